@@ -1,0 +1,140 @@
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Logbook;
+using SideBench.Core.Outcomes;
+using SideBench.Core.StripDown;
+
+namespace SideBench.Core.Bench;
+
+/// <summary>Turns what a person wants to record into lines of the record, or into problems. Pure: ids come in.</summary>
+public static class BenchWork
+{
+    /// <summary>Records an answer.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="finding">The finding answered.</param>
+    /// <param name="outcome">The answer.</param>
+    /// <param name="quantity">The number that goes with it; null when not measured.</param>
+    /// <param name="newId">Makes ids for the tray.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> Answer(JobCase job, string finding, string outcome, double? quantity, Func<string> newId)
+    {
+        if (job.State.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        var f = job.Book.IndexOfFinding(finding);
+        if (f < 0) return new Problem(ProblemCode.UnknownStep, "/finding", finding);
+        var step = job.Book.Findings[f];
+        var o = step.IndexOf(outcome);
+        if (o < 0) return new Problem(ProblemCode.UnknownAnswer, "/outcome", outcome, step.Name);
+        if (IsHeld(job, step) is { } gate) return new Problem(ProblemCode.HeldBack, "/finding", step.Name, gate.Reason, gate.Lift);
+        var told = step.Outcomes[o];
+        if (quantity is { } number && told.Quantity is { } asked && (!double.IsFinite(number) || number < asked.Min || number > asked.Max))
+            return new Problem(ProblemCode.OutOfRange, "/quantity", number, asked.Min, asked.Max);
+        var measured = told.Quantity is null ? null : quantity;
+        return new List<EntryBody>
+        {
+            new EntryBody.Answered(
+                step.Id, told.Id, step.Name, told.Label, told.Says, measured, told.Quantity?.Unit ?? "", StepCost.MinutesOf(step, job.Book.Model),
+                NewPuts(job, step, newId)),
+        };
+    }
+
+    /// <summary>Records work, and starts the wait that follows it.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="repair">The repair made.</param>
+    /// <param name="minutes">Minutes it really took; null for the book's.</param>
+    /// <param name="lot">Lot of the part; empty when none.</param>
+    /// <param name="newId">Makes ids for tray and clock.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> Mend(JobCase job, string repair, double? minutes, string lot, Func<string> newId)
+    {
+        if (job.State.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        var r = job.Book.IndexOfRepair(repair);
+        if (r < 0) return new Problem(ProblemCode.UnknownStep, "/repair", repair);
+        var step = job.Book.Repairs[r];
+        var problems = new List<Problem>();
+        if (IsHeld(job, step) is { } gate) problems.Add(new Problem(ProblemCode.HeldBack, "/repair", step.Name, gate.Reason, gate.Lift));
+        if (minutes is < 0 or > 2880) problems.Add(new Problem(ProblemCode.OutOfRange, "/minutes", minutes, 0, 2880));
+        Intake.Text(problems, lot, "/lot", Intake.LongestName, needed: false);
+        if (problems.Count > 0) return problems;
+        var model = job.Book.Model;
+        var lines = new List<EntryBody>
+        {
+            new EntryBody.Mended(
+                step.Id, step.Name, step.Tags, minutes ?? StepCost.MinutesOf(step, model), step.Parts, step.Part, lot,
+                StepCost.InkMlOf(step, model), StepCost.CounterPctOf(step, model), NewPuts(job, step, newId)),
+        };
+        if (step.Wait is { } wait) lines.Add(new EntryBody.ClockStarted(newId(), wait.Kind, wait.Label, wait.MinMinutes, wait.MaxMinutes));
+        return lines;
+    }
+
+    /// <summary>Takes an earlier line back: it stays on record and no longer counts.</summary>
+    /// <param name="state">Where the job stands.</param>
+    /// <param name="entries">All lines of the job.</param>
+    /// <param name="target">The line.</param>
+    /// <param name="reason">Why; may be empty.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> Correct(JobState state, IReadOnlyList<Entry> entries, long target, string reason)
+    {
+        var line = entries.FirstOrDefault(e => e.Id.Value == target);
+        if (line is null) return new Problem(ProblemCode.UnknownEntry, "/entry", target);
+        if (entries.Any(e => e.Body is EntryBody.Corrected c && c.Target == target)) return new Problem(ProblemCode.CorrectedAlready, "/entry", target);
+        if (state.HandOver is not null || (state.Closing is not null && line.Body is not EntryBody.Closed)) return new Problem(ProblemCode.JobClosed, "");
+        if (line.Body is EntryBody.TakenIn or EntryBody.Corrected or EntryBody.HandedOver or EntryBody.PlaceSet)
+            return new Problem(ProblemCode.NotCorrectable, "/entry", target);
+        if (reason.Length > Intake.LongestText) return new Problem(ProblemCode.TooLong, "/reason", reason.Length, Intake.LongestText);
+        return new List<EntryBody> { new EntryBody.Corrected(target, reason) };
+    }
+
+    /// <summary>Goes past a gate, with a reason.</summary>
+    public static Outcome<IReadOnlyList<EntryBody>> Override(JobCase job, string step, string reason)
+    {
+        if (job.State.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        if (string.IsNullOrWhiteSpace(reason)) return new Problem(ProblemCode.Missing, "/reason");
+        if (reason.Length > Intake.LongestText) return new Problem(ProblemCode.TooLong, "/reason", reason.Length, Intake.LongestText);
+        var held = job.Advice.Held.FirstOrDefault(h => h.Step.Id == step);
+        if (held is null) return new Problem(ProblemCode.UnknownStep, "/step", step);
+        if (!held.Gate.Overridable) return new Problem(ProblemCode.HeldBack, "/step", held.Step.Name, held.Gate.Reason, held.Gate.Lift);
+        return new List<EntryBody> { new EntryBody.GateOverridden(held.Gate.Id, step, reason) };
+    }
+
+    /// <summary>Closes a job: verified needs proof, a tray that is not clear needs a reason.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="how">verified, handed-back or unproved.</param>
+    /// <param name="reason">Why; needed for all but a verified close with a clear tray.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> Close(JobCase job, string how, string reason)
+    {
+        if (job.State.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        var problems = new List<Problem>();
+        if (how is not ("verified" or "handed-back" or "unproved"))
+            problems.Add(new Problem(ProblemCode.UnknownWord, "/how", how, "verified, handed-back, unproved"));
+        if (how == "verified" && !job.Proof.Proved) problems.Add(new Problem(ProblemCode.NotProved, "/how"));
+        var bare = string.IsNullOrWhiteSpace(reason);
+        if (job.State.Tray.Count > 0 && bare)
+            problems.Add(new Problem(ProblemCode.TrayNotClear, "/reason", string.Join(", ", job.State.Tray.Select(i => $"{i.Label} {i.Change}"))));
+        else if (how != "verified" && bare) problems.Add(new Problem(ProblemCode.Missing, "/reason"));
+        if (reason.Length > Intake.LongestText) problems.Add(new Problem(ProblemCode.TooLong, "/reason", reason.Length, Intake.LongestText));
+        if (problems.Count > 0) return problems;
+        return new List<EntryBody>
+        {
+            new EntryBody.Closed(how, ConfirmedCause(job), reason, [.. job.State.Tray.Select(i => $"{i.Label} {i.Change}")]),
+        };
+    }
+
+    /// <summary>The cause that the proved repair most likely ended; empty when nothing was proved.</summary>
+    public static string ConfirmedCause(JobCase job)
+    {
+        if (!job.Proof.Proved || job.Odds.Mended.Length == 0) return "";
+        var best = 0;
+        for (var c = 1; c < job.Odds.Mended.Length; c++)
+            if (job.Odds.Mended[c] > job.Odds.Mended[best]) best = c;
+        return job.Odds.Mended[best] > 0 ? job.Book.Causes[best].Id : "";
+    }
+
+    private static Gate? IsHeld(JobCase job, BookStep step)
+    {
+        var gate = Gates.Holding(job.Book, job.Facts, step, job.State.Overridden);
+        var proves = job.Proof.Pending?.Proof == step.Id;
+        return gate is { Overridable: true } && proves ? null : gate;
+    }
+
+    // What is on the tray already is not put there twice: opening an open lid is no new item.
+    private static IReadOnlyList<TrayItem> NewPuts(JobCase job, BookStep step, Func<string> newId) =>
+        [.. step.Puts
+            .Where(p => !job.State.Tray.Any(i => i.Label == p.Label && i.Change == p.Change))
+            .Select(p => new TrayItem(newId(), p.Label, p.Change, p.Count, p.Undo, p.Marks))];
+}

@@ -1,0 +1,51 @@
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Logbook;
+
+namespace SideBench.Core.Bench;
+
+/// <summary>A job with its book: where it stands, the odds, and what to do next.</summary>
+public sealed class JobCase
+{
+    private readonly Lazy<Posterior> odds;
+    private readonly Lazy<Advice> advice;
+
+    /// <summary>Looks at a job.</summary>
+    /// <param name="book">The book for its model and complaint.</param>
+    /// <param name="state">Where it stands.</param>
+    /// <param name="today">The date, for the warranty.</param>
+    public JobCase(CaseBook book, JobState state, DateOnly today)
+    {
+        Book = book;
+        State = state;
+        Facts = state.FactsFor(book.Model, today);
+        odds = new Lazy<Posterior>(() => Posterior.Of(book, Facts, state.Timeline));
+        advice = new Lazy<Advice>(() => NextStep.Of(odds.Value, Facts, state.Timeline, state.Overridden));
+    }
+
+    /// <summary>The book for its model and complaint.</summary>
+    public CaseBook Book { get; }
+
+    /// <summary>Where the job stands.</summary>
+    public JobState State { get; }
+
+    /// <summary>The case as written conditions see it.</summary>
+    public Facts Facts { get; }
+
+    /// <summary>The odds.</summary>
+    public Posterior Odds => odds.Value;
+
+    /// <summary>What to do next.</summary>
+    public Advice Advice => advice.Value;
+
+    /// <summary>Whether the last repair is proved.</summary>
+    public Proof Proof => Proof.Of(Book, State.Timeline);
+
+    /// <summary>Whether a station was under suspicion and no longer is.</summary>
+    /// <param name="station">The station.</param>
+    public bool IsCleared(string station)
+    {
+        if (Odds.On(station) >= Book.Book.House.ClearedBelow || !Book.Causes.Any(c => c.Station == station)) return false;
+        return Odds.Evidence.Any(e => e.Kind != "context" && e.Moves.Any(m => m.Station == station && m.After < m.Before))
+            || State.Answers.Any(a => Book.Book.Step(a.Body.Finding)?.Station == station);
+    }
+}

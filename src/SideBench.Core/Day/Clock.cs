@@ -1,0 +1,42 @@
+namespace SideBench.Core.Day;
+
+/// <summary>A wait that runs by itself: settle, dry, rest, soak, charge. Handbook 12.</summary>
+/// <param name="Id">Unique within the job.</param>
+/// <param name="Kind">What kind of wait.</param>
+/// <param name="Label">What is waited for.</param>
+/// <param name="StartedAt">When it began.</param>
+/// <param name="MinMinutes">It rings after so long, min.</param>
+/// <param name="MaxMinutes">It must not last longer, min; null when there is no limit.</param>
+public sealed record Clock(string Id, string Kind, string Label, DateTimeOffset StartedAt, double MinMinutes, double? MaxMinutes)
+{
+    /// <summary>When it rings.</summary>
+    public DateTimeOffset EndsAt => StartedAt.AddMinutes(MinMinutes);
+
+    /// <summary>When it must have been ended; null when there is no limit.</summary>
+    public DateTimeOffset? LatestAt => MaxMinutes is { } max ? StartedAt.AddMinutes(max) : null;
+
+    /// <summary>Whether it rings now: its time is up and nobody has ended it.</summary>
+    public bool Rings(DateTimeOffset now) => now >= EndsAt;
+}
+
+/// <summary>What a job needs now.</summary>
+public enum Standing
+{
+    /// <summary>Hands.</summary>
+    Hands,
+
+    /// <summary>Time works.</summary>
+    Time,
+
+    /// <summary>Parts must come.</summary>
+    Parts,
+
+    /// <summary>The customer must speak.</summary>
+    Customer,
+
+    /// <summary>Closed; waits to be handed over.</summary>
+    Ready,
+
+    /// <summary>Handed over.</summary>
+    Gone,
+}

@@ -1,0 +1,125 @@
+using SideBench.Core.StripDown;
+
+namespace SideBench.Core.Diagnosis;
+
+/// <summary>Something a technician can do next: a finding to make or a repair.</summary>
+public abstract record BookStep
+{
+    /// <summary>Name used in the record.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What to do, as one line.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The station it looks at or mends.</summary>
+    public required string Station { get; init; }
+
+    /// <summary>Hands-on time, min.</summary>
+    public required double Minutes { get; init; }
+
+    /// <summary>Parts and consumables, in the shop's currency.</summary>
+    public decimal Parts { get; init; }
+
+    /// <summary>The machine's own operation it runs; empty when none. Its ink, counter and minutes count as cost.</summary>
+    public string Operation { get; init; } = "";
+
+    /// <summary>What can go wrong by doing it, on the book's scale of risk words.</summary>
+    public string Risk { get; init; } = "none";
+
+    /// <summary>How to do it.</summary>
+    public string How { get; init; } = "";
+
+    /// <summary>Warnings, shown before the step.</summary>
+    public IReadOnlyList<string> Cautions { get; init; } = [];
+
+    /// <summary>What it puts on the tray.</summary>
+    public IReadOnlyList<TrayPut> Puts { get; init; } = [];
+
+    /// <summary>Words that gates look at, such as <c>head-cleaning</c>, <c>opens</c>, <c>power</c>.</summary>
+    public IReadOnlyList<string> Tags { get; init; } = [];
+
+    /// <summary>One of the easy checks that come before any tool. Handbook 3.</summary>
+    public bool Easy { get; init; }
+
+    /// <summary>When it makes sense at all.</summary>
+    public Condition When { get; init; } = new Condition.Always();
+}
+
+/// <summary>A number asked for with an answer.</summary>
+/// <param name="Label">What is measured.</param>
+/// <param name="Unit">Its unit.</param>
+/// <param name="Min">Smallest sensible value.</param>
+/// <param name="Max">Largest sensible value.</param>
+public sealed record AskedQuantity(string Label, string Unit, double Min, double Max);
+
+/// <summary>One answer to a finding.</summary>
+/// <param name="Id">Name used in the record.</param>
+/// <param name="Label">What the button says.</param>
+/// <param name="Proves">Whether it proves that the fault is gone, once a repair was made.</param>
+/// <param name="Quantity">A number that goes with it; null when none.</param>
+/// <param name="Says">The fact as a sentence for the evidence and the hand-over.</param>
+public sealed record FindingOutcome(string Id, string Label, bool Proves, AskedQuantity? Quantity, string Says);
+
+/// <summary>How likely each answer is under some causes.</summary>
+/// <param name="Causes">The causes it speaks of.</param>
+/// <param name="Probabilities">Per outcome, adding up to 1.</param>
+/// <param name="Why">The reason, one line.</param>
+public sealed record LikelihoodRow(IReadOnlyList<string> Causes, IReadOnlyList<double> Probabilities, string Why);
+
+/// <summary>A question, look or test with its possible answers.</summary>
+public sealed record Finding : BookStep
+{
+    /// <summary>Whether it is asked, looked at, tested or a proof.</summary>
+    public required string Kind { get; init; }
+
+    /// <summary>The possible answers, in the order of their digits.</summary>
+    public required IReadOnlyList<FindingOutcome> Outcomes { get; init; }
+
+    /// <summary>How likely each answer is under named causes.</summary>
+    public required IReadOnlyList<LikelihoodRow> Rows { get; init; }
+
+    /// <summary>How likely each answer is under every other cause of the book.</summary>
+    public required IReadOnlyList<double> Otherwise { get; init; }
+
+    /// <summary>How likely each answer is on a machine with nothing wrong.</summary>
+    public required IReadOnlyList<double> Sound { get; init; }
+
+    /// <summary>Index of an outcome, or -1.</summary>
+    public int IndexOf(string outcome)
+    {
+        for (var i = 0; i < Outcomes.Count; i++)
+            if (Outcomes[i].Id == outcome) return i;
+        return -1;
+    }
+}
+
+/// <summary>How surely a repair ends one cause.</summary>
+/// <param name="Cause">The cause.</param>
+/// <param name="Chance">Chance that the cause is gone afterwards, 0 to 1.</param>
+public sealed record Fix(string Cause, double Chance);
+
+/// <summary>Work that can end a cause.</summary>
+public sealed record Repair : BookStep
+{
+    /// <summary>What it can end, and how surely.</summary>
+    public required IReadOnlyList<Fix> Fixes { get; init; }
+
+    /// <summary>The finding that proves it.</summary>
+    public required string Proof { get; init; }
+
+    /// <summary>The part it needs; empty when none.</summary>
+    public string Part { get; init; } = "";
+
+    /// <summary>The single presses of work, in order.</summary>
+    public IReadOnlyList<string> Steps { get; init; } = [];
+
+    /// <summary>The wait that follows; null when none.</summary>
+    public BookWait? Wait { get; init; }
+}
+
+/// <summary>A wait that follows work.</summary>
+/// <param name="Kind">settle, dry, rest, soak or charge.</param>
+/// <param name="Label">What is waited for.</param>
+/// <param name="MinMinutes">At least so long, min.</param>
+/// <param name="MaxMinutes">At most so long, min; null when there is no limit.</param>
+public sealed record BookWait(string Kind, string Label, double MinMinutes, double? MaxMinutes);

@@ -1,0 +1,114 @@
+namespace SideBench.Core.Diagnosis;
+
+/// <summary>A thing that can be wrong.</summary>
+public sealed record Cause
+{
+    /// <summary>Name used in the record.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What the screen says.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The station it sits at.</summary>
+    public required string Station { get; init; }
+
+    /// <summary>Relative rate among the causes of the book, above 0.</summary>
+    public required double Rate { get; init; }
+
+    /// <summary>Chance that it shows as a complaint, by complaint; absent means it never does.</summary>
+    public required IReadOnlyDictionary<string, double> Complaints { get; init; }
+
+    /// <summary>On which machines and in which context it can be.</summary>
+    public Condition When { get; init; } = new Condition.Always();
+
+    /// <summary>What to watch afterwards, for the hand-over sheet.</summary>
+    public string Watch { get; init; } = "";
+}
+
+/// <summary>What a customer can complain of.</summary>
+/// <param name="Id">Name used in the record.</param>
+/// <param name="Name">What the screen says.</param>
+/// <param name="Says">Such as a customer says it.</param>
+/// <param name="Proof">The finding that proves it is gone.</param>
+/// <param name="When">On which machines it can be.</param>
+public sealed record Complaint(string Id, string Name, string Says, string Proof, Condition When);
+
+/// <summary>A context that moves the odds before anything is looked at.</summary>
+/// <param name="Id">Name used in explanations.</param>
+/// <param name="Name">The context as a fact, such as "Moved or tipped lately".</param>
+/// <param name="When">When it holds.</param>
+/// <param name="Causes">The causes it moves.</param>
+/// <param name="Factor">What their odds are multiplied with.</param>
+/// <param name="Why">The reason, one line.</param>
+public sealed record ContextRule(string Id, string Name, Condition When, IReadOnlyList<string> Causes, double Factor, string Why);
+
+/// <summary>A hard rule beside the odds. Handbook 13.</summary>
+/// <param name="Id">Name used in the record.</param>
+/// <param name="Holds">Steps with any of these tags are held back.</param>
+/// <param name="When">When it holds them.</param>
+/// <param name="Reason">Why, as a sentence.</param>
+/// <param name="Lift">What would lift it, as a sentence.</param>
+/// <param name="Overridable">Whether a person may go past it with a reason.</param>
+public sealed record Gate(string Id, IReadOnlyList<string> Holds, Condition When, string Reason, string Lift, bool Overridable);
+
+/// <summary>The shop's rates by which steps are compared. All are data; handbook's house defaults.</summary>
+public sealed record HouseRates
+{
+    /// <summary>ISO 4217 code of all money.</summary>
+    public required string Currency { get; init; }
+
+    /// <summary>Bench time, money per hour.</summary>
+    public required double BenchPerHour { get; init; }
+
+    /// <summary>Ink, money per ml.</summary>
+    public required double InkPerMl { get; init; }
+
+    /// <summary>Waste capacity, money per percent point of the counter.</summary>
+    public required double CounterPerPct { get; init; }
+
+    /// <summary>What each risk word is worth, money.</summary>
+    public required IReadOnlyDictionary<string, double> Risk { get; init; }
+
+    /// <summary>Cost of handing back unmended, money: what a wrong track ends in.</summary>
+    public required double HandBack { get; init; }
+
+    /// <summary>Share of cases the book does not know, 0 to 1.</summary>
+    public required double NotInBook { get; init; }
+
+    /// <summary>How much an easy check must be able to tell to be asked first, bits.</summary>
+    public required double EasyBits { get; init; }
+
+    /// <summary>A station counts as cleared below this suspicion, 0 to 1.</summary>
+    public required double ClearedBelow { get; init; }
+
+    /// <summary>Bench places that hold a machine.</summary>
+    public required int Places { get; init; }
+}
+
+/// <summary>Everything the shop knows of faults, checked and ready.</summary>
+public sealed record FaultBook
+{
+    /// <summary>What customers complain of.</summary>
+    public required IReadOnlyList<Complaint> Complaints { get; init; }
+
+    /// <summary>What can be wrong.</summary>
+    public required IReadOnlyList<Cause> Causes { get; init; }
+
+    /// <summary>What can be asked, looked at and tested.</summary>
+    public required IReadOnlyList<Finding> Findings { get; init; }
+
+    /// <summary>What can be mended.</summary>
+    public required IReadOnlyList<Repair> Repairs { get; init; }
+
+    /// <summary>How context moves the odds.</summary>
+    public required IReadOnlyList<ContextRule> Rules { get; init; }
+
+    /// <summary>What is held back.</summary>
+    public required IReadOnlyList<Gate> Gates { get; init; }
+
+    /// <summary>The shop's rates.</summary>
+    public required HouseRates House { get; init; }
+
+    /// <summary>The step of that name, or null.</summary>
+    public BookStep? Step(string id) => (BookStep?)Findings.FirstOrDefault(f => f.Id == id) ?? Repairs.FirstOrDefault(r => r.Id == id);
+}

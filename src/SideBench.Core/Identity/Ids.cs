@@ -1,0 +1,16 @@
+namespace SideBench.Core.Identity;
+
+/// <summary>A machine in the shop's records. 0 is never issued.</summary>
+public readonly record struct MachineId(long Value);
+
+/// <summary>One stay of one machine on the bench. 0 is never issued.</summary>
+public readonly record struct JobId(long Value);
+
+/// <summary>A customer. 0 is never issued.</summary>
+public readonly record struct CustomerId(long Value);
+
+/// <summary>A person who signs in. 0 is never issued.</summary>
+public readonly record struct PersonId(long Value);
+
+/// <summary>One line of the record. 0 is never issued.</summary>
+public readonly record struct EntryId(long Value);

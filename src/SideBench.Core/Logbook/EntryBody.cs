@@ -1,0 +1,64 @@
+using SideBench.Core.StripDown;
+
+namespace SideBench.Core.Logbook;
+
+/// <summary>What a line of the record says. Kinds are append only: old ones stay readable for ever.</summary>
+public abstract record EntryBody
+{
+    /// <summary>A customer came on record.</summary>
+    public sealed record CustomerRegistered(long CustomerId, string Name, string Contact) : EntryBody;
+
+    /// <summary>A machine came on record.</summary>
+    public sealed record MachineRegistered(long MachineId, string ModelId, string Serial, long CustomerId) : EntryBody;
+
+    /// <summary>A machine was taken in.</summary>
+    public sealed record TakenIn(
+        long MachineId, long CustomerId, string ModelId, string Complaint, string Words, string Tried, int CleansTried, string Ink, int IdleWeeks,
+        bool Moved, string Paper, bool Borderless, DateOnly? WarrantyEnd, decimal? Limit, DateTimeOffset? Promise, string Accessories) : EntryBody;
+
+    /// <summary>A finding was told.</summary>
+    public sealed record Answered(
+        string Finding, string Outcome, string Name, string Label, string Says, double? Quantity, string Unit, double Minutes,
+        IReadOnlyList<TrayItem> Puts) : EntryBody;
+
+    /// <summary>Work was done.</summary>
+    public sealed record Mended(
+        string Repair, string Name, IReadOnlyList<string> Tags, double Minutes, decimal Parts, string Part, string Lot, double InkMl, double CounterPct,
+        IReadOnlyList<TrayItem> Puts) : EntryBody;
+
+    /// <summary>An earlier line was a mistake: it stays on record and no longer counts.</summary>
+    public sealed record Corrected(long Target, string Reason) : EntryBody;
+
+    /// <summary>Something was taken off, opened or put inside by hand.</summary>
+    public sealed record TrayPutBy(TrayItem Item) : EntryBody;
+
+    /// <summary>Something on the tray was undone.</summary>
+    public sealed record TrayCleared(string Item, string Label) : EntryBody;
+
+    /// <summary>A wait began.</summary>
+    public sealed record ClockStarted(string Clock, string Kind, string Label, double MinMinutes, double? MaxMinutes) : EntryBody;
+
+    /// <summary>A wait was ended by hand.</summary>
+    public sealed record ClockStopped(string Clock) : EntryBody;
+
+    /// <summary>The job waits for parts or for the customer, or hands can be on it again.</summary>
+    public sealed record WaitSet(string For, string What, DateTimeOffset? Until) : EntryBody;
+
+    /// <summary>The machine got a place on the bench, or left it (0).</summary>
+    public sealed record PlaceSet(int Place) : EntryBody;
+
+    /// <summary>A note.</summary>
+    public sealed record Noted(string Text) : EntryBody;
+
+    /// <summary>The customer agreed to something.</summary>
+    public sealed record Consented(string What, string By) : EntryBody;
+
+    /// <summary>A gate was gone past, knowingly.</summary>
+    public sealed record GateOverridden(string Gate, string Step, string Reason) : EntryBody;
+
+    /// <summary>The job's work ended.</summary>
+    public sealed record Closed(string How, string Cause, string Reason, IReadOnlyList<string> StillOnTray) : EntryBody;
+
+    /// <summary>The machine went back to its customer.</summary>
+    public sealed record HandedOver(string To, decimal Charge, string Currency) : EntryBody;
+}

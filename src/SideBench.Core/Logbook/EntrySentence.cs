@@ -1,0 +1,59 @@
+namespace SideBench.Core.Logbook;
+
+/// <summary>A line of the record in words.</summary>
+public static class EntrySentence
+{
+    /// <summary>Name of the kind of line, as stored and exported.</summary>
+    public static string KindOf(EntryBody body) => body switch
+    {
+        EntryBody.CustomerRegistered => "customer-registered",
+        EntryBody.MachineRegistered => "machine-registered",
+        EntryBody.TakenIn => "taken-in",
+        EntryBody.Answered => "answered",
+        EntryBody.Mended => "mended",
+        EntryBody.Corrected => "corrected",
+        EntryBody.TrayPutBy => "tray-put",
+        EntryBody.TrayCleared => "tray-cleared",
+        EntryBody.ClockStarted => "clock-started",
+        EntryBody.ClockStopped => "clock-stopped",
+        EntryBody.WaitSet => "wait-set",
+        EntryBody.PlaceSet => "place-set",
+        EntryBody.Noted => "noted",
+        EntryBody.Consented => "consented",
+        EntryBody.GateOverridden => "gate-overridden",
+        EntryBody.Closed => "closed",
+        EntryBody.HandedOver => "handed-over",
+        _ => throw new ArgumentOutOfRangeException(nameof(body), body.GetType().Name, "a kind of line without a name"),
+    };
+
+    /// <summary>The line as a sentence.</summary>
+    public static string Of(EntryBody body) => body switch
+    {
+        EntryBody.CustomerRegistered b => $"Customer on record: {b.Name}",
+        EntryBody.MachineRegistered b => $"Machine on record: serial {b.Serial}",
+        EntryBody.TakenIn b => $"Taken in: “{b.Words}”",
+        EntryBody.Answered b => $"{b.Name}: {b.Label}" + (b.Quantity is { } q ? $" ({q:0.##}\u2009{b.Unit})" : ""),
+        EntryBody.Mended b => $"Done: {b.Name}, {b.Minutes:0}\u2009min" + (b.Part.Length > 0 ? $", {b.Part}" : "") + (b.Lot.Length > 0 ? $" lot {b.Lot}" : ""),
+        EntryBody.Corrected b => $"Took back line {b.Target}" + (b.Reason.Length > 0 ? $": {b.Reason}" : ""),
+        EntryBody.TrayPutBy b => $"On the tray: {b.Item.Count} {b.Item.Label} {b.Item.Change}",
+        EntryBody.TrayCleared b => $"Off the tray: {b.Label}",
+        EntryBody.ClockStarted b => $"Clock started: {b.Label}, {b.MinMinutes:0.#}\u2009min" + (b.MaxMinutes is { } max ? $", at most {max:0.#}\u2009min" : ""),
+        EntryBody.ClockStopped => "Clock ended",
+        EntryBody.WaitSet b => b.For == "hands" ? "Hands can be on it again" : $"Waits for {(b.For == "parts" ? "parts" : "the customer")}: {b.What}",
+        EntryBody.PlaceSet b => b.Place == 0 ? "Off the bench" : $"On bench place {b.Place}",
+        EntryBody.Noted b => b.Text,
+        EntryBody.Consented b => $"Customer's word: {Word(b.What)}, by {b.By}",
+        EntryBody.GateOverridden b => $"Went past “{b.Gate}” for “{b.Step}”: {b.Reason}",
+        EntryBody.Closed b => $"Closed {b.How}" + (b.Reason.Length > 0 ? $": {b.Reason}" : ""),
+        EntryBody.HandedOver b => $"Handed over to {b.To}, charged {b.Charge:0.00}\u2009{b.Currency}",
+        _ => throw new ArgumentOutOfRangeException(nameof(body), body.GetType().Name, "a kind of line without a sentence"),
+    };
+
+    private static string Word(string consent) => consent switch
+    {
+        "open-in-warranty" => "the machine may be opened though in warranty",
+        "irreversible" => "irreversible work is agreed",
+        "past-limit" => "the cost may pass the limit",
+        _ => consent,
+    };
+}

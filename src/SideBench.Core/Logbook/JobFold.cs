@@ -1,0 +1,66 @@
+namespace SideBench.Core.Logbook;
+
+/// <summary>Folds the lines of one job into where it stands.</summary>
+public static class JobFold
+{
+    /// <summary>Where the job stands after these lines.</summary>
+    /// <param name="entries">All lines of the job in order; the first is its take-in.</param>
+    /// <remarks>
+    /// A corrected line stays on record and is left out here, as if it had never been; so what it put on the tray is gone
+    /// with it, and its minutes and parts are not counted.
+    /// </remarks>
+    public static JobState Of(IReadOnlyList<Entry> entries)
+    {
+        var corrected = entries.Select(e => e.Body).OfType<EntryBody.Corrected>().Select(c => c.Target).ToHashSet();
+        JobState? state = null;
+        foreach (var entry in entries)
+        {
+            if (corrected.Contains(entry.Id.Value)) continue;
+            state = entry.Body is EntryBody.TakenIn intake
+                ? new JobState { Intake = intake, OpenedAt = entry.At }
+                : Step(state ?? throw new InvalidOperationException("a job starts with its take-in"), entry);
+        }
+
+        return (state ?? throw new InvalidOperationException("a job has at least its take-in")) with { Version = entries[^1].Version };
+    }
+
+    private static JobState Step(JobState state, Entry entry) => entry.Body switch
+    {
+        EntryBody.Answered body => Answered(state, body, entry.Id.Value),
+        EntryBody.Mended body => Mended(state, body, entry.Id.Value),
+        EntryBody.TrayPutBy body => state with { Tray = [.. state.Tray, body.Item] },
+        EntryBody.TrayCleared body => state with { Tray = [.. state.Tray.Where(i => i.Id != body.Item)] },
+        EntryBody.ClockStarted body => state with
+        {
+            Clocks = [.. state.Clocks, new Day.Clock(body.Clock, body.Kind, body.Label, entry.At, body.MinMinutes, body.MaxMinutes)],
+        },
+        EntryBody.ClockStopped body => state with { Clocks = [.. state.Clocks.Where(c => c.Id != body.Clock)] },
+        EntryBody.WaitSet body => state with { WaitsFor = body.For == "hands" ? "" : body.For, WaitsWhat = body.What, WaitsUntil = body.Until },
+        EntryBody.PlaceSet body => state with { Place = body.Place },
+        EntryBody.Consented body => state with { Consents = [.. state.Consents, body.What] },
+        EntryBody.GateOverridden body => state with { Overridden = [.. state.Overridden, $"{body.Gate}:{body.Step}"] },
+        EntryBody.Closed body => state with { Closing = body, Clocks = [], WaitsFor = "" },
+        EntryBody.HandedOver body => state with { HandOver = body, Place = 0 },
+        _ => state,
+    };
+
+    private static JobState Answered(JobState state, EntryBody.Answered body, long entry) => state with
+    {
+        Timeline = [.. state.Timeline, new CaseEvent.Told(body.Finding, body.Outcome, entry)],
+        Answers = [.. state.Answers, (entry, body)],
+        Tray = [.. state.Tray, .. body.Puts],
+        Minutes = state.Minutes + body.Minutes,
+        CounterPct = body.Unit == "% counter" && body.Quantity is { } pct ? pct : state.CounterPct,
+    };
+
+    private static JobState Mended(JobState state, EntryBody.Mended body, long entry) => state with
+    {
+        Timeline = [.. state.Timeline, new CaseEvent.Worked(body.Repair, entry)],
+        Work = [.. state.Work, body],
+        Tray = [.. state.Tray, .. body.Puts],
+        Minutes = state.Minutes + body.Minutes,
+        Parts = state.Parts + body.Parts,
+        InkMl = state.InkMl + body.InkMl,
+        CounterPct = state.CounterPct is { } pct ? pct + body.CounterPct : null,
+    };
+}

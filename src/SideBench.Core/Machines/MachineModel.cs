@@ -1,0 +1,102 @@
+using SideBench.Core.Quantities;
+
+namespace SideBench.Core.Machines;
+
+/// <summary>The three ways something runs through a machine.</summary>
+public enum PathKind
+{
+    /// <summary>From chip to main board to head.</summary>
+    Signal,
+
+    /// <summary>From ink store to paper.</summary>
+    Ink,
+
+    /// <summary>From cap to where waste ink ends.</summary>
+    Waste,
+}
+
+/// <summary>One place on a path where a fault can sit.</summary>
+/// <param name="Id">Name used by the fault book, such as <c>damper</c>.</param>
+/// <param name="Name">What the screen says.</param>
+/// <param name="Path">The path it is on; its order there is the order of the list.</param>
+public sealed record Station(string Id, string Name, PathKind Path);
+
+/// <summary>One place for a cartridge, tank or bag.</summary>
+/// <param name="Panel">Its number on the panel, from 1.</param>
+/// <param name="Ink">Name of the ink in it.</param>
+/// <param name="Colour">The ink's own colour, as <c>#rrggbb</c>, for drawing ink and nothing else.</param>
+/// <param name="Bay">Which bay it is in; empty when there is one.</param>
+/// <param name="FromFront">Its number from the left, seen from the front, within its bay.</param>
+/// <param name="FromBack">Its number from the left, seen from the back, within its bay.</param>
+/// <param name="Cartridge">The right cartridge number; empty on tank machines.</param>
+public sealed record Slot(int Panel, string Ink, string Colour, string Bay, int FromFront, int FromBack, string Cartridge);
+
+/// <summary>What the machine does by itself and what it costs.</summary>
+/// <param name="Id">Name used by the fault book, such as <c>clean-light</c>.</param>
+/// <param name="Name">What the screen says.</param>
+/// <param name="PerChannel">Ink it draws from every channel, ml.</param>
+/// <param name="CounterPct">How far it lifts the waste counter, percent points.</param>
+/// <param name="Time">How long it takes, min.</param>
+public sealed record Operation(string Id, string Name, Millilitres PerChannel, double CounterPct, Minutes Time);
+
+/// <summary>A code on the panel: evidence, not a verdict.</summary>
+/// <param name="Code">As shown.</param>
+/// <param name="Says">What the panel says it means.</param>
+/// <param name="Means">What it can mean at the bench.</param>
+/// <param name="Complaint">The complaint it goes with; empty when none.</param>
+public sealed record PanelCode(string Code, string Says, string Means, string Complaint);
+
+/// <summary>A kind of machine, as data from a pack. Handbook 2.</summary>
+public sealed record MachineModel
+{
+    /// <summary>Name used in the record, such as <c>marram-quartet-a4</c>.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>Maker.</summary>
+    public required string Maker { get; init; }
+
+    /// <summary>Name on the lid.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Version of the model's data; rises with every change.</summary>
+    public required int Version { get; init; }
+
+    /// <summary>The axes of handbook 2 as words: head, headPlace, spares, delivery, cartridge, panel, waste, chips.</summary>
+    public required IReadOnlyDictionary<string, string> Axes { get; init; }
+
+    /// <summary>Short facts for the machine's card, such as "tank, piezo".</summary>
+    public required string Kind { get; init; }
+
+    /// <summary>Stations of all paths, in path order.</summary>
+    public required IReadOnlyList<Station> Stations { get; init; }
+
+    /// <summary>Slots in panel order.</summary>
+    public required IReadOnlyList<Slot> Slots { get; init; }
+
+    /// <summary>What it does by itself.</summary>
+    public required IReadOnlyList<Operation> Operations { get; init; }
+
+    /// <summary>What its panel can say.</summary>
+    public required IReadOnlyList<PanelCode> Codes { get; init; }
+
+    /// <summary>What the machine is worth in good order, in the shop's currency.</summary>
+    public required decimal Worth { get; init; }
+
+    /// <summary>What the pads or box hold, g; null when not known.</summary>
+    public double? PadCapacityG { get; init; }
+
+    /// <summary>How long the carriage stays out before it parks itself, min; null when it stays.</summary>
+    public double? CarriageOutMin { get; init; }
+
+    /// <summary>Warnings that hold for every job on this model.</summary>
+    public required IReadOnlyList<string> Cautions { get; init; }
+
+    /// <summary>Maker and name together.</summary>
+    public string FullName => $"{Maker} {Name}";
+
+    /// <summary>The operation of that name, or null.</summary>
+    public Operation? Operation(string id) => Operations.FirstOrDefault(o => o.Id == id);
+
+    /// <summary>Ink an operation takes from all channels together.</summary>
+    public Millilitres InkOf(Operation operation) => Millilitres.Of(operation.PerChannel.Value * Slots.Count);
+}

@@ -1,0 +1,137 @@
+namespace SideBench.Core.Outcomes;
+
+/// <summary>Every problem a person can cause or mend. Append only: codes are stored and sent.</summary>
+public enum ProblemCode
+{
+    /// <summary>A needed field is missing or empty.</summary>
+    Missing,
+
+    /// <summary>A text is longer than its field takes.</summary>
+    TooLong,
+
+    /// <summary>A number is outside its range.</summary>
+    OutOfRange,
+
+    /// <summary>A word is not one of those allowed.</summary>
+    UnknownWord,
+
+    /// <summary>No such job.</summary>
+    UnknownJob,
+
+    /// <summary>No such machine.</summary>
+    UnknownMachine,
+
+    /// <summary>No such customer.</summary>
+    UnknownCustomer,
+
+    /// <summary>No such machine model in the packs.</summary>
+    UnknownModel,
+
+    /// <summary>No such step in the fault book for this machine.</summary>
+    UnknownStep,
+
+    /// <summary>No such answer to this step.</summary>
+    UnknownAnswer,
+
+    /// <summary>No such line in this job's record.</summary>
+    UnknownEntry,
+
+    /// <summary>No such item on the tray.</summary>
+    UnknownTrayItem,
+
+    /// <summary>No such clock, or it was stopped already.</summary>
+    UnknownClock,
+
+    /// <summary>A machine with this serial is on record already.</summary>
+    SerialTaken,
+
+    /// <summary>The machine is on the bench already, under another tag.</summary>
+    MachineOnBench,
+
+    /// <summary>Someone else wrote to this job first.</summary>
+    StaleVersion,
+
+    /// <summary>The same key came with another content.</summary>
+    KeyReused,
+
+    /// <summary>The job is closed.</summary>
+    JobClosed,
+
+    /// <summary>The job is not closed yet.</summary>
+    JobOpen,
+
+    /// <summary>A gate holds this step back.</summary>
+    HeldBack,
+
+    /// <summary>Something is still off, open or inside.</summary>
+    TrayNotClear,
+
+    /// <summary>A repair was made and not proved.</summary>
+    NotProved,
+
+    /// <summary>The line was corrected already.</summary>
+    CorrectedAlready,
+
+    /// <summary>This kind of line cannot be taken back.</summary>
+    NotCorrectable,
+
+    /// <summary>This person's role does not do that.</summary>
+    NotAllowed,
+
+    /// <summary>Name or password is wrong.</summary>
+    WrongSignIn,
+
+    /// <summary>Too many wrong tries; locked for a while.</summary>
+    LockedOut,
+
+    /// <summary>The person's sign-in ran out.</summary>
+    SignInNeeded,
+
+    /// <summary>The one-time code is wrong or was used.</summary>
+    WrongSetupCode,
+
+    /// <summary>A person with this name is there already.</summary>
+    NameTaken,
+
+    /// <summary>The password is too short.</summary>
+    PasswordTooShort,
+
+    /// <summary>The database cannot be reached now.</summary>
+    DatabaseUnreachable,
+
+    /// <summary>A pack file is not valid JSON.</summary>
+    PackNotJson,
+
+    /// <summary>A pack file does not fit its schema.</summary>
+    PackNotInSchema,
+
+    /// <summary>A pack names a thing that no pack defines.</summary>
+    PackUnknownName,
+
+    /// <summary>Two packs define the same thing.</summary>
+    PackDefinedTwice,
+
+    /// <summary>Likelihoods that cannot be: the words of one row add up to far from one.</summary>
+    PackImpossibleOdds,
+
+    /// <summary>A pack cannot be read from disk.</summary>
+    PackUnreadable,
+
+    /// <summary>Already handed over.</summary>
+    HandedOverAlready,
+
+    /// <summary>The request is not well formed.</summary>
+    NotUnderstood,
+
+    /// <summary>Too many tries in a short time.</summary>
+    TooManyTries,
+
+    /// <summary>A model in use was left out of the packs.</summary>
+    ComplaintDoesNotFit,
+
+    /// <summary>The form's safety token is missing or old.</summary>
+    TokenOld,
+
+    /// <summary>Wet contacts or an open machine: no power now.</summary>
+    NoPowerNow,
+}

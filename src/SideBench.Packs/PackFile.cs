@@ -1,0 +1,20 @@
+namespace SideBench.Packs;
+
+/// <summary>One file of a pack, read from disk.</summary>
+/// <param name="Path">Path below the folder of packs, with forward slashes; used to place problems.</param>
+/// <param name="Kind">What it must hold.</param>
+/// <param name="Text">Its content.</param>
+public sealed record PackFile(string Path, PackFileKind Kind, string Text);
+
+/// <summary>What a file of a pack holds.</summary>
+public enum PackFileKind
+{
+    /// <summary>The card of a pack.</summary>
+    Card,
+
+    /// <summary>A machine model.</summary>
+    MachineModel,
+
+    /// <summary>A fault book or a part of one.</summary>
+    FaultBook,
+}

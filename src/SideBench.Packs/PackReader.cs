@@ -1,0 +1,61 @@
+using System.Text.Json;
+using SideBench.Core.Machines;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Quantities;
+
+namespace SideBench.Packs;
+
+/// <summary>Checks pack files and puts them together: shape first, then names, then odds. Every problem is gathered and placed.</summary>
+public static class PackReader
+{
+    internal static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new System.Text.Json.Serialization.JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+
+    /// <summary>Reads all packs.</summary>
+    /// <param name="files">The files of all packs, ours first.</param>
+    public static Outcome<Shop> Read(IReadOnlyList<PackFile> files)
+    {
+        var problems = new List<Problem>();
+        var models = new Dictionary<string, MachineModel>();
+        var books = new List<(string Path, BookFile File)>();
+        foreach (var file in files)
+        {
+            var checkedFile = Schemas.Check(file);
+            problems.AddRange(checkedFile.Problems);
+            if (!checkedFile.IsGood) continue;
+            if (file.Kind == PackFileKind.FaultBook) books.Add((file.Path, checkedFile.Value.Deserialize<BookFile>(Json)!));
+            if (file.Kind != PackFileKind.MachineModel) continue;
+            var model = ModelFile.ToModel(checkedFile.Value.Deserialize<ModelFile>(Json)!);
+            if (!models.TryAdd(model.Id, model)) problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/id", "machine model", model.Id));
+        }
+
+        if (problems.Count > 0) return problems;
+        var book = new BookBuilder(models.Values, problems).Build(books);
+        return problems.Count > 0 || book is null ? problems : new Shop(models, book);
+    }
+
+    internal sealed record ModelFile(
+        string Id, string Maker, string Name, int Version, string Kind, Dictionary<string, string> Axes, IReadOnlyList<Station> Stations,
+        IReadOnlyList<Slot> Slots, IReadOnlyList<ModelFile.OperationPart> Operations, IReadOnlyList<PanelCode> Codes, decimal Worth, double? PadCapacityG,
+        double? CarriageOutMin, IReadOnlyList<string> Cautions)
+    {
+        internal sealed record OperationPart(string Id, string Name, double MlPerChannel, double CounterPct, double Minutes);
+
+        public static MachineModel ToModel(ModelFile file) => new()
+        {
+            Id = file.Id,
+            Maker = file.Maker,
+            Name = file.Name,
+            Version = file.Version,
+            Kind = file.Kind,
+            Axes = file.Axes,
+            Stations = file.Stations,
+            Slots = file.Slots,
+            Operations = [.. file.Operations.Select(o => new Operation(o.Id, o.Name, Millilitres.Of(o.MlPerChannel), o.CounterPct, Minutes.Of(o.Minutes)))],
+            Codes = file.Codes,
+            Worth = file.Worth,
+            PadCapacityG = file.PadCapacityG,
+            CarriageOutMin = file.CarriageOutMin,
+            Cautions = file.Cautions,
+        };
+    }
+}

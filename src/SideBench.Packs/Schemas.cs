@@ -1,0 +1,50 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Json.Schema;
+using SideBench.Core.Outcomes;
+
+namespace SideBench.Packs;
+
+/// <summary>Checks the shape of pack files against the JSON Schemas that ship with us.</summary>
+internal static class Schemas
+{
+    private static readonly EvaluationOptions Options = new() { OutputFormat = OutputFormat.List };
+
+    private static readonly IReadOnlyDictionary<PackFileKind, JsonSchema> ByKind = new Dictionary<PackFileKind, JsonSchema>
+    {
+        [PackFileKind.Card] = Load("pack"),
+        [PackFileKind.MachineModel] = Load("machine-model"),
+        [PackFileKind.FaultBook] = Load("fault-book"),
+    };
+
+    /// <summary>The file as JSON, or every place where it does not fit.</summary>
+    public static Outcome<JsonNode> Check(PackFile file)
+    {
+        JsonNode node;
+        try
+        {
+            node = JsonNode.Parse(file.Text, documentOptions: new JsonDocumentOptions { AllowTrailingCommas = false }) ?? JsonValue.Create("");
+        }
+        catch (JsonException e)
+        {
+            return new Problem(ProblemCode.PackNotJson, file.Path, e.LineNumber + 1, e.BytePositionInLine + 1);
+        }
+
+        var result = ByKind[file.Kind].Evaluate(node, Options);
+        if (result.IsValid) return node;
+        var problems = result.Details
+            .Where(d => d.HasErrors)
+            .SelectMany(d => d.Errors!.Select(e => new Problem(ProblemCode.PackNotInSchema, $"{file.Path}#{d.InstanceLocation}", e.Value)))
+            .DistinctBy(p => p.Path)
+            .ToList();
+        return problems.Count > 0 ? problems : new Problem(ProblemCode.PackNotInSchema, file.Path, "does not fit");
+    }
+
+    private static JsonSchema Load(string name)
+    {
+        using var stream = typeof(Schemas).Assembly.GetManifestResourceStream($"{name}.schema.json")
+            ?? throw new InvalidOperationException($"schema {name} is not shipped");
+        using var reader = new StreamReader(stream);
+        return JsonSchema.FromText(reader.ReadToEnd());
+    }
+}

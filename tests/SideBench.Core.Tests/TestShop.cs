@@ -1,0 +1,64 @@
+using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Identity;
+using SideBench.Core.Logbook;
+using SideBench.Packs;
+
+namespace SideBench.Core.Tests;
+
+/// <summary>The shop's own packs, and jobs on them, for tests.</summary>
+internal static class TestShop
+{
+    public static readonly DateTimeOffset Now = new(2026, 3, 2, 9, 0, 0, TimeSpan.Zero);
+
+    private static readonly Lazy<Shop> Loaded = new(() => PackReader.Read(PackFolder.Read(Path.Combine(Root(), "packs")).Value).Value);
+
+    public static Shop Shop => Loaded.Value;
+
+    public static CaseBook Book(string model, string complaint) =>
+        CaseBook.Of(Shop.Book, Shop.Models[model], Shop.Book.Complaints.First(c => c.Id == complaint));
+
+    public static EntryBody.TakenIn Intake(string model, string complaint, string ink = "maker", int idleWeeks = 0, bool moved = false, DateOnly? warranty = null) =>
+        new(1, 1, model, complaint, "first sheet is fine, the second fades", "", 0, ink, idleWeeks, moved, "plain", false, warranty, null, null, "");
+
+    public static List<Entry> Opened(EntryBody.TakenIn intake) => [Line(1, intake)];
+
+    public static Entry Line(int version, EntryBody body) =>
+        new(new EntryId(version), new JobId(1), version, new PersonId(1), "Ines Varga", Now.AddMinutes(version), body);
+
+    public static JobCase Case(IReadOnlyList<Entry> entries)
+    {
+        var state = JobFold.Of(entries);
+        return new JobCase(Book(state.Intake.ModelId, state.Intake.Complaint), state, DateOnly.FromDateTime(Now.UtcDateTime));
+    }
+
+    /// <summary>Adds lines; ids for tray and clocks count up.</summary>
+    public static void Add(List<Entry> entries, Outcomes.Outcome<IReadOnlyList<EntryBody>> lines)
+    {
+        foreach (var body in lines.Value) entries.Add(Line(entries.Count + 1, body));
+    }
+
+    public static void Answer(List<Entry> entries, string finding, string outcome, double? quantity = null) =>
+        Add(entries, BenchWork.Answer(Case(entries), finding, outcome, quantity, Ids(entries)));
+
+    public static void Mend(List<Entry> entries, string repair) =>
+        Add(entries, BenchWork.Mend(Case(entries), repair, null, "", Ids(entries)));
+
+    public static void ClearTray(List<Entry> entries)
+    {
+        foreach (var item in JobFold.Of(entries).Tray) Add(entries, BenchKeeping.Clear(JobFold.Of(entries), item.Id));
+    }
+
+    public static string Root()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx"))) folder = folder.Parent;
+        return folder?.FullName ?? throw new InvalidOperationException("the project's root was not found");
+    }
+
+    private static Func<string> Ids(List<Entry> entries)
+    {
+        var n = 0;
+        return () => $"{entries.Count}-{++n}";
+    }
+}
