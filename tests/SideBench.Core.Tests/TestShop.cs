@@ -46,7 +46,7 @@ internal static class TestShop
 
     public static void ClearTray(List<Entry> entries)
     {
-        foreach (var item in JobFold.Of(entries).Tray) Add(entries, BenchKeeping.Clear(JobFold.Of(entries), item.Id));
+        foreach (var item in JobFold.Of(entries).Tray) Add(entries, BenchKeeping.Clear(JobFold.Of(entries), [item.Id]));
     }
 
     public static string Root()

@@ -25,11 +25,13 @@ public static class BenchKeeping
         return One(new EntryBody.TrayPutBy(new TrayItem(newId, label.Trim(), change, count, "", MarksOf(change))));
     }
 
-    /// <summary>Takes something off the tray: it is back, shut or out again.</summary>
-    public static Outcome<IReadOnlyList<EntryBody>> Clear(JobState state, string item)
+    /// <summary>Takes things off the tray: they are back, shut or out again.</summary>
+    public static Outcome<IReadOnlyList<EntryBody>> Clear(JobState state, IReadOnlyList<string> items)
     {
-        var found = state.Tray.FirstOrDefault(i => i.Id == item);
-        return found is null ? new Problem(ProblemCode.UnknownTrayItem, "/item", item) : One(new EntryBody.TrayCleared(item, $"{found.Label} {found.Change}"));
+        if (items.Count == 0) return new Problem(ProblemCode.Missing, "/items");
+        var missing = items.Where(id => state.Tray.All(i => i.Id != id)).Select(id => new Problem(ProblemCode.UnknownTrayItem, "/items", id)).ToList();
+        if (missing.Count > 0) return missing;
+        return state.Tray.Where(i => items.Contains(i.Id)).Select(i => (EntryBody)new EntryBody.TrayCleared(i.Id, $"{i.Label} {i.Change}")).ToList();
     }
 
     /// <summary>Starts a clock.</summary>

@@ -29,6 +29,7 @@ public sealed class CaseBook
         Likelihood = [.. Findings.Select(f => Rows(f, index))];
         Unknown = [.. Likelihood.Select((rows, f) => MeanRow(rows, Findings[f].Outcomes.Count))];
         StepCost = Findings.Cast<BookStep>().Concat(Repairs).ToDictionary(s => s.Id, s => Diagnosis.StepCost.Of(s, model, book.House));
+        GateFindings = (HashSet<string>)[.. book.Gates.Select(g => g.When).Concat(Repairs.Select(r => r.When)).SelectMany(FindingsIn)];
         ProofOf = [.. Repairs.Select(r => IndexOfFinding(r.Proof))];
     }
 
@@ -64,6 +65,9 @@ public sealed class CaseBook
 
     /// <summary>Money a step costs, by step.</summary>
     public IReadOnlyDictionary<string, double> StepCost { get; }
+
+    /// <summary>Findings whose answers can set or lift a gate, or bring a repair into play.</summary>
+    public IReadOnlySet<string> GateFindings { get; }
 
     /// <summary>[repair]: index of the finding that proves it.</summary>
     public int[] ProofOf { get; }
@@ -119,6 +123,15 @@ public sealed class CaseBook
                 mean[o] += BaseWeights[c] / total * rows[c][o];
         return mean;
     }
+
+    private static IEnumerable<string> FindingsIn(Condition condition) => condition switch
+    {
+        Condition.All all => all.Parts.SelectMany(FindingsIn),
+        Condition.Any any => any.Parts.SelectMany(FindingsIn),
+        Condition.Not not => FindingsIn(not.Part),
+        Condition.FindingIs finding => [finding.Finding],
+        _ => [],
+    };
 
     // A condition may speak of the model and of the case. Here only what the model alone rules out for good is left out:
     // parts that look at the case count as possible, so that nothing is dropped too early.

@@ -1,3 +1,5 @@
+using SideBench.Core.Logbook;
+
 namespace SideBench.Core.Diagnosis;
 
 /// <summary>What it still costs, on average, until a fix is verified or the machine is handed back.</summary>
@@ -5,17 +7,20 @@ internal sealed class ExpectedCost
 {
     private readonly CaseBook book;
     private readonly double[] repairCost;
-    private readonly bool[] allowed;
+    private readonly bool[] held;
+    private readonly Func<CaseEvent.Told, bool[]> heldAfter;
     private readonly double handBack;
 
     /// <summary>Prepares for a case.</summary>
     /// <param name="book">The book.</param>
     /// <param name="held">Per repair: whether it is not to be had now.</param>
-    public ExpectedCost(CaseBook book, bool[] held)
+    /// <param name="heldAfter">The same after one more answer: an answer may lift or set a gate.</param>
+    public ExpectedCost(CaseBook book, bool[] held, Func<CaseEvent.Told, bool[]> heldAfter)
     {
         this.book = book;
+        this.held = held;
+        this.heldAfter = heldAfter;
         handBack = book.Book.House.HandBack;
-        allowed = [.. held.Select(h => !h)];
         repairCost = new double[book.Repairs.Count];
         for (var r = 0; r < repairCost.Length; r++) repairCost[r] = WithProof(r);
     }
@@ -34,11 +39,13 @@ internal sealed class ExpectedCost
     /// <param name="still">Chance per cause that it is there; need not add up to 1. Not changed.</param>
     /// <param name="unknown">Chance that it is not in the book, on the same scale.</param>
     /// <returns>Money times the total chance given.</returns>
-    public double Of(ReadOnlySpan<double> still, double unknown)
+    public double Of(ReadOnlySpan<double> still, double unknown) => Of(still, unknown, held);
+
+    private double Of(ReadOnlySpan<double> still, double unknown, bool[] heldThen)
     {
         Span<double> p = stackalloc double[still.Length];
         still.CopyTo(p);
-        Span<bool> used = stackalloc bool[allowed.Length];
+        Span<bool> used = stackalloc bool[heldThen.Length];
         double reach = unknown;
         foreach (var chance in p) reach += chance;
         double cost = 0;
@@ -46,9 +53,9 @@ internal sealed class ExpectedCost
         {
             var best = -1;
             double bestRatio = 0, bestGain = 0;
-            for (var r = 0; r < allowed.Length; r++)
+            for (var r = 0; r < heldThen.Length; r++)
             {
-                if (used[r] || !allowed[r]) continue;
+                if (used[r] || heldThen[r]) continue;
                 var row = book.FixChance[r];
                 double gain = 0;
                 for (var c = 0; c < row.Length; c++) gain += p[c] * row[c];
@@ -70,11 +77,13 @@ internal sealed class ExpectedCost
     public double AfterFinding(int f, Posterior odds)
     {
         var cost = book.StepCost[book.Findings[f].Id];
+        var opensGate = book.GateFindings.Contains(book.Findings[f].Id);
         Span<double> p = stackalloc double[odds.Still.Length];
         for (var o = 0; o < book.Findings[f].Outcomes.Count; o++)
         {
             for (var c = 0; c < p.Length; c++) p[c] = odds.Still[c] * book.Likelihood[f][c][o];
-            cost += Of(p, odds.Unknown * book.Unknown[f][o]);
+            var then = opensGate ? heldAfter(new CaseEvent.Told(book.Findings[f].Id, book.Findings[f].Outcomes[o].Id, 0)) : held;
+            cost += Of(p, odds.Unknown * book.Unknown[f][o], then);
         }
 
         return cost;

@@ -36,7 +36,7 @@ public static class Explanation
     {
         var causes = repair.Fixes
             .Select(fix => (fix, At: IndexOf(odds.Book, fix.Cause)))
-            .Where(p => p.At >= 0 && odds.Still[p.At] >= 0.02)
+            .Where(p => p.At >= 0 && odds.Still[p.At] * p.fix.Chance >= 0.005)
             .OrderByDescending(p => odds.Still[p.At] * p.fix.Chance)
             .Take(3)
             .Select(p => $"{odds.Book.Causes[p.At].Name} ({Percent(odds.Still[p.At])})");

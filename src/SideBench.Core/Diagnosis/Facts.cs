@@ -1,3 +1,4 @@
+using SideBench.Core.Logbook;
 using SideBench.Core.Machines;
 using SideBench.Core.StripDown;
 
@@ -26,4 +27,8 @@ public sealed record Facts
 
     /// <summary>What the customer has agreed to, such as <c>open-in-warranty</c>.</summary>
     public IReadOnlyCollection<string> Consents { get; init; } = [];
+
+    /// <summary>The case as it would be with one more answer.</summary>
+    public Facts With(CaseEvent.Told answer) =>
+        this with { Answers = new Dictionary<string, string>(Answers) { [answer.Finding] = answer.Outcome } };
 }

@@ -6,6 +6,7 @@ namespace SideBench.Core.Diagnosis;
 public static class NextStep
 {
     private const int MostOthers = 2;
+    private const string AgainTag = "again";
 
     /// <summary>The one thing to do next.</summary>
     /// <param name="odds">The odds as they stand.</param>
@@ -14,14 +15,14 @@ public static class NextStep
     /// <param name="overridden">Gates gone past with a reason, as <c>gate:step</c>.</param>
     /// <remarks>
     /// Findings are looked ahead by one, repairs by the greedy order of <see cref="ExpectedCost"/>. Easy checks that can
-    /// still tell something come before any tool (handbook 3); a repair is proved before anything else is tried.
+    /// still tell something come before any tool (handbook 3), the cheapest first; a repair is proved before anything else is tried.
     /// </remarks>
     public static Advice Of(Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden)
     {
         var book = odds.Book;
         var held = new List<HeldStep>();
         var repairHeld = HeldRepairs(book, facts, overridden, held);
-        var costs = new ExpectedCost(book, repairHeld);
+        var costs = new ExpectedCost(book, repairHeld, answer => HeldRepairs(book, facts.With(answer), overridden, []));
         var candidates = FindingCandidates(book, odds, facts, timeline, overridden, held, costs);
         AddRepairs(candidates, book, odds, repairHeld, costs);
 
@@ -31,8 +32,7 @@ public static class NextStep
 
         var stop = costs.Of(odds.Still, odds.Unknown);
         var easy = candidates.Where(c => IsUsefulEasy(c, book)).ToList();
-        var pool = easy.Count > 0 ? easy : candidates.Where(IsUseful).ToList();
-        var best = pool.MinBy(c => c.Expected);
+        var best = easy.Count > 0 ? easy.OrderBy(c => c.Cost).ThenBy(c => c.Expected).First() : candidates.Where(IsUseful).MinBy(c => c.Expected);
         if (best is null || (easy.Count == 0 && best.Expected >= book.Book.House.HandBack))
             return Plain(AdviceKind.HandBack, Explanation.HandBack(odds), held);
         var kind = best.Step is Repair ? AdviceKind.Mend : AdviceKind.Find;
@@ -64,7 +64,7 @@ public static class NextStep
         for (var f = 0; f < book.Findings.Count; f++)
         {
             var finding = book.Findings[f];
-            if (!finding.When.Holds(facts) || ToldSinceRepair(timeline, finding.Id)) continue;
+            if (!finding.When.Holds(facts) || IsTold(timeline, finding)) continue;
             if (Gates.Holding(book, facts, finding, overridden) is { } gate) held.Add(new HeldStep(finding, gate));
             else candidates.Add(new Candidate(finding, costs.AfterFinding(f, odds), book.StepCost[finding.Id], null, costs.Bits(f, odds)));
         }
@@ -82,12 +82,14 @@ public static class NextStep
         }
     }
 
-    private static bool ToldSinceRepair(IReadOnlyList<CaseEvent> timeline, string finding)
+    // An answer stands for good, but for findings that work on the machine can change: those are open again after a repair.
+    private static bool IsTold(IReadOnlyList<CaseEvent> timeline, Finding finding)
     {
+        var again = finding.Tags.Contains(AgainTag);
         for (var i = timeline.Count - 1; i >= 0; i--)
         {
-            if (timeline[i] is CaseEvent.Worked) return false;
-            if (timeline[i] is CaseEvent.Told told && told.Finding == finding) return true;
+            if (again && timeline[i] is CaseEvent.Worked) return false;
+            if (timeline[i] is CaseEvent.Told told && told.Finding == finding.Id) return true;
         }
 
         return false;

@@ -1,0 +1,134 @@
+# What start, test and sidebench share. Sourced, not run.
+set -euo pipefail
+ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
+BUILD="$ROOT/.build"
+export DOTNET_CLI_TELEMETRY_OPTOUT=1 TESTINGPLATFORM_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1
+
+say() { printf '%s\n' "$*"; }
+fail() { printf '%s\n' "$*" >&2; exit 1; }
+is_root() { [ "$(id -u)" -eq 0 ]; }
+
+need_tools() {
+  command -v dotnet >/dev/null || fail "The .NET SDK 10 is missing: install it, then start again."
+  command -v npm >/dev/null || fail "Node.js 20 with npm is missing: install it, then start again."
+}
+
+# install PACKAGE...: Debian packages, when we may; else says which.
+install() {
+  is_root || fail "Missing Debian package: $*. Install it with: apt-get install $*"
+  say "Installing $* ..."
+  export DEBIAN_FRONTEND=noninteractive
+  apt-get -o DPkg::Lock::Timeout=500 update -qq
+  apt-get -o DPkg::Lock::Timeout=500 install -y -qq "$@" >/dev/null
+}
+
+pg_bin() { find /usr/lib/postgresql -mindepth 3 -maxdepth 3 -name initdb 2>/dev/null | sort -V | tail -n 1 | xargs -r dirname; }
+
+need_postgres() {
+  [ -n "$(pg_bin)" ] && return
+  if is_root; then
+    # We start our own cluster; Debian's must not be made and started beside it.
+    mkdir -p /etc/postgresql-common
+    [ -e /etc/postgresql-common/createcluster.conf ] || echo "create_main_cluster = false" > /etc/postgresql-common/createcluster.conf
+  fi
+  install postgresql
+}
+
+# The database server never runs as root: a root shell hands it to the postgres user.
+as_postgres() {
+  if is_root; then setpriv --reuid=postgres --regid=postgres --init-groups "$@"; else "$@"; fi
+}
+
+free_port() {
+  local port
+  while :; do
+    port=$((20000 + RANDOM % 20000))
+    (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null || { echo "$port"; return; }
+  done
+}
+
+# cluster_make DIR: a new cluster in DIR/pg, unless it is there. Its superuser is sidebench, with a password in DIR/secret.
+cluster_make() {
+  local dir=$1
+  [ -s "$dir/pg/PG_VERSION" ] && return
+  (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=' > "$dir/secret")
+  rm -rf "$dir/pg"
+  mkdir -p "$dir/pg"
+  local pw; pw=$(mktemp); cat "$dir/secret" > "$pw"
+  if is_root; then chown postgres: "$dir/pg" "$pw"; fi
+  chmod 700 "$dir/pg"
+  (cd / && as_postgres "$(pg_bin)/initdb" -D "$dir/pg" -U sidebench -E UTF8 --locale=C.UTF-8 \
+    --auth-local=scram-sha-256 --auth-host=scram-sha-256 --pwfile="$pw" >/dev/null)
+  rm -f "$pw"
+}
+
+# cluster_start DIR [postgres option...]: starts it on loopback; sets PG_PORT and PG_PID. One that a killed start left running is taken over.
+cluster_start() {
+  local dir=$1; shift
+  local try
+  if [ -f "$dir/pg/postmaster.pid" ]; then
+    PG_PID=$(sed -n 1p "$dir/pg/postmaster.pid"); PG_PORT=$(sed -n 4p "$dir/pg/postmaster.pid")
+    if kill -0 "$PG_PID" 2>/dev/null && cluster_answers "$PG_PORT"; then return; fi
+  fi
+  for try in 1 2 3 4 5; do
+    PG_PORT=$(free_port)
+    ( cd / && exec setsid $(is_root && echo "setpriv --reuid=postgres --regid=postgres --init-groups") "$(pg_bin)/postgres" -D "$dir/pg" \
+        -c listen_addresses=127.0.0.1 -c "port=$PG_PORT" -c unix_socket_directories= "$@" ) >> "$dir/pg.log" 2>&1 9>&- &
+    PG_PID=$!
+    while kill -0 "$PG_PID" 2>/dev/null; do
+      cluster_answers "$PG_PORT" && return
+      read -rt 0.05 <> <(:) || true
+    done
+  done
+  tail -n 20 "$dir/pg.log" >&2
+  fail "The database would not start; its log is $dir/pg.log"
+}
+
+cluster_answers() { "$(pg_bin)/pg_isready" -q -h 127.0.0.1 -p "$1"; }
+
+cluster_stop() {
+  [ -n "${PG_PID:-}" ] || return 0
+  kill -INT "$PG_PID" 2>/dev/null || true
+  while kill -0 "$PG_PID" 2>/dev/null; do read -rt 0.05 <> <(:) || true; done
+  PG_PID=
+}
+
+# connection DIR NAME: the connection string to a database of the cluster.
+connection() { echo "Host=127.0.0.1;Port=$PG_PORT;Username=sidebench;Password=$(cat "$1/secret");Database=$2;Include Error Detail=false"; }
+
+database_make() {
+  local dir=$1 name=$2
+  export PGPASSWORD; PGPASSWORD=$(cat "$dir/secret")
+  [ "$("$(pg_bin)/psql" -h 127.0.0.1 -p "$PG_PORT" -U sidebench -d postgres -Atc "SELECT count(*) FROM pg_database WHERE datname = '$name'")" = 1 ] ||
+    "$(pg_bin)/createdb" -h 127.0.0.1 -p "$PG_PORT" -U sidebench "$name"
+}
+
+# stale MARK PATH...: whether any file below the paths is newer than the mark.
+stale() {
+  local mark=$1; shift
+  [ -e "$mark" ] || return 0
+  [ -n "$(find "$@" -newer "$mark" -type f -not -path '*/obj/*' -not -path '*/bin/*' -not -path '*/wwwroot/*' -not -path '*/node_modules/*' -print -quit)" ]
+}
+
+build_web() {
+  mkdir -p "$BUILD"
+  if stale "$BUILD/npm" "$ROOT/web/package-lock.json"; then
+    (cd "$ROOT/web" && npm ci --no-audit --no-fund --loglevel=error)
+    touch "$BUILD/npm"
+  fi
+  if stale "$BUILD/web" "$ROOT/web/src" "$ROOT/web/index.html" "$ROOT/web/vite.config.ts" "$ROOT/web/package-lock.json"; then
+    (cd "$ROOT/web" && npx vite build --logLevel warn)
+    touch "$BUILD/web"
+  fi
+}
+
+build_server() {
+  if stale "$BUILD/server.mark" "$ROOT/src" "$ROOT/Directory.Build.props" "$ROOT/Directory.Packages.props" "$BUILD/web"; then
+    dotnet publish "$ROOT/src/SideBench.Cli" -c Release -o "$BUILD/server" -v q --nologo
+    rm -rf "$BUILD/server/wwwroot"
+    cp -r "$ROOT/src/SideBench.Web/wwwroot" "$BUILD/server/wwwroot"
+    touch "$BUILD/server.mark"
+  fi
+}
+
+default_data() { if is_root; then echo /var/lib/side-bench; else echo "${XDG_DATA_HOME:-$HOME/.local/share}/side-bench"; fi; }

@@ -1,0 +1,110 @@
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Identity;
+using SideBench.Core.Logbook;
+using SideBench.Core.Machines;
+
+namespace SideBench.Core.Simulation;
+
+/// <summary>A made-up customer.</summary>
+public sealed record DemoCustomer(string Name, string Contact);
+
+/// <summary>A made-up machine; its customer by index.</summary>
+public sealed record DemoMachine(MachineModel Model, string Serial, int Customer);
+
+/// <summary>A made-up job; its machine by index.</summary>
+public sealed record DemoJob(int Machine, IReadOnlyList<Entry> Entries);
+
+/// <summary>The harbour town of Fennmouth: about forty machines and two years of their records, told relative to now.</summary>
+public sealed class DemoWorld
+{
+    /// <summary>Who works at the shop, by person number from 1.</summary>
+    public static readonly IReadOnlyList<(string Name, Role Role)> People =
+        [("Ines Varga", Role.Owner), ("Tom Adeyemi-Rowe", Role.Technician), ("Mika Sund", Role.Counter)];
+
+    private const int MachineCount = 40;
+    private const int Days = 730;
+
+    private static readonly IReadOnlyList<DemoCustomer> Known =
+    [
+        new("Harbour Office", "desk 2, ring twice"), new("Kite Loft", "loft@kite.example"), new("Seed Library", "reading room"),
+        new("Lantern Museum", "night desk"), new("Ferry Café", "counter"), new("Tide Press", "studio@tide.example"), new("Orla Quill", "02 555 0117"),
+        new("Bram Otter", "02 555 0142"), new("Wren Halloway", "02 555 0160"), new("Fennmouth School", "office"), new("Sal Marsh", "02 555 0188"),
+    ];
+
+    private readonly FaultBook book;
+    private readonly IReadOnlyList<MachineModel> models;
+    private readonly Dictionary<(string, string), CaseBook> books = [];
+    private readonly Random chance;
+    private readonly DateTimeOffset now;
+
+    /// <summary>Prepares a world.</summary>
+    /// <param name="book">The fault book.</param>
+    /// <param name="models">The machine models.</param>
+    /// <param name="seed">The same seed and time give the same world.</param>
+    /// <param name="now">The time it is told relative to.</param>
+    public DemoWorld(FaultBook book, IEnumerable<MachineModel> models, int seed, DateTimeOffset now)
+    {
+        this.book = book;
+        this.models = [.. models.OrderBy(m => m.Id, StringComparer.Ordinal)];
+        this.now = now;
+        chance = new Random(seed);
+        Machines = [.. Enumerable.Range(0, MachineCount).Select(NewMachine)];
+    }
+
+    /// <summary>The customers.</summary>
+    public IReadOnlyList<DemoCustomer> Customers => Known;
+
+    /// <summary>The machines.</summary>
+    public IReadOnlyList<DemoMachine> Machines { get; }
+
+    /// <summary>Visits that are over, oldest first.</summary>
+    public IReadOnlyList<DemoJob> Past()
+    {
+        var jobs = new List<DemoJob>();
+        for (var m = 0; m < Machines.Count; m++)
+            for (var day = Days - chance.Next(240); day > 12; day -= 90 + chance.Next(260)) jobs.Add(Visit(m, day));
+        return [.. jobs.OrderBy(j => j.Entries[0].At)];
+    }
+
+    /// <summary>The six machines on the bench now.</summary>
+    public IReadOnlyList<DemoJob> Present() => DemoBench.Jobs(this, book, now);
+
+    internal CaseBook BookFor(string model, string complaint)
+    {
+        if (!books.TryGetValue((model, complaint), out var found))
+            books[(model, complaint)] = found = CaseBook.Of(book, models.First(m => m.Id == model), book.Complaints.First(c => c.Id == complaint));
+        return found;
+    }
+
+    internal static (PersonId, string) Person(int number) => (new PersonId(number), People[number - 1].Name);
+
+    private DemoMachine NewMachine(int index)
+    {
+        var model = models[index % models.Count];
+        var letters = string.Concat(model.Id.Split('-').Select(p => p[0])).ToUpperInvariant();
+        return new DemoMachine(model, $"{letters}-{chance.Next(10, 99)}{chance.Next(1000, 9999)}", index < 6 ? index : chance.Next(Known.Count));
+    }
+
+    private DemoJob Visit(int machine, int daysAgo)
+    {
+        var model = Machines[machine].Model;
+        var complaint = book.Complaints[chance.Next(book.Complaints.Count)];
+        var caseBook = BookFor(model.Id, complaint.Id);
+        var at = Workday(now.AddDays(-daysAgo));
+        var refilled = complaint.Id == "blank-channel";
+        var intake = new EntryBody.TakenIn(
+            machine + 1, Machines[machine].Customer + 1, model.Id, complaint.Id, complaint.Says, "", chance.Next(4),
+            refilled ? "refilled" : chance.Next(3) == 0 ? "compatible" : "maker", complaint.Id == "missing-after-idle" ? chance.Next(3, 20) : chance.Next(3),
+            chance.Next(5) == 0, "plain", chance.Next(6) == 0, null, null, at.AddDays(3), "");
+        var script = new JobScript(caseBook, intake, 0, Person(1 + chance.Next(2)), at);
+        var facts = script.Case.Facts;
+        PastVisit.Work(script, VirtualMachine.Drawn(caseBook, facts, chance), Known[Machines[machine].Customer].Name, chance);
+        return new DemoJob(machine, script.Entries);
+    }
+
+    private DateTimeOffset Workday(DateTimeOffset day)
+    {
+        while (day.DayOfWeek is DayOfWeek.Saturday or DayOfWeek.Sunday) day = day.AddDays(-1);
+        return new DateTimeOffset(day.Date, TimeSpan.Zero).AddHours(8).AddMinutes(chance.Next(300));
+    }
+}

@@ -1,0 +1,96 @@
+using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Identity;
+using SideBench.Core.Logbook;
+using SideBench.Core.Outcomes;
+
+namespace SideBench.Core.Simulation;
+
+/// <summary>Writes a job's lines as a person would, through the same rules, at made-up times.</summary>
+public sealed class JobScript
+{
+    private readonly CaseBook book;
+    private readonly List<Entry> entries = [];
+    private readonly (PersonId Id, string Name) person;
+    private int ids;
+
+    /// <summary>Takes a machine in.</summary>
+    /// <param name="book">The book for its model and complaint.</param>
+    /// <param name="intake">What was told.</param>
+    /// <param name="place">Bench place; 0 for none.</param>
+    /// <param name="person">Who works on it.</param>
+    /// <param name="at">When.</param>
+    public JobScript(CaseBook book, EntryBody.TakenIn intake, int place, (PersonId Id, string Name) person, DateTimeOffset at)
+    {
+        this.book = book;
+        this.person = person;
+        At = at;
+        Add([intake, new EntryBody.PlaceSet(place)]);
+    }
+
+    /// <summary>The time of the next line.</summary>
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>The lines so far.</summary>
+    public IReadOnlyList<Entry> Entries => entries;
+
+    /// <summary>The job as it stands.</summary>
+    public JobCase Case => new(book, JobFold.Of(entries), DateOnly.FromDateTime(At.UtcDateTime));
+
+    /// <summary>Lets time pass.</summary>
+    public JobScript Later(double minutes)
+    {
+        At = At.AddMinutes(minutes);
+        return this;
+    }
+
+    /// <summary>Tells a finding.</summary>
+    public JobScript Tell(string finding, string outcome, double? quantity = null) =>
+        Later(book.Findings[book.IndexOfFinding(finding)].Minutes).Add(BenchWork.Answer(Case, finding, outcome, quantity, NewId));
+
+    /// <summary>Does a repair.</summary>
+    public JobScript Mend(string repair, string lot = "") =>
+        Later(book.Repairs[book.IndexOfRepair(repair)].Minutes).Add(BenchWork.Mend(Case, repair, null, lot, NewId));
+
+    /// <summary>Clears the tray.</summary>
+    public JobScript Clear() =>
+        Case.State.Tray.Count == 0 ? this : Add(BenchKeeping.Clear(Case.State, [.. Case.State.Tray.Select(i => i.Id)]));
+
+    /// <summary>Ends all clocks.</summary>
+    public JobScript EndClocks()
+    {
+        foreach (var clock in Case.State.Clocks) Add(BenchKeeping.StopClock(Case.State, clock.Id));
+        return this;
+    }
+
+    /// <summary>Starts a clock.</summary>
+    public JobScript Clock(string kind, string label, double minutes) => Add(BenchKeeping.StartClock(Case.State, kind, label, minutes, null, NewId()));
+
+    /// <summary>Waits for parts or the customer.</summary>
+    public JobScript Wait(string waitsFor, string what, DateTimeOffset? until) => Add(BenchKeeping.Wait(Case.State, waitsFor, what, until));
+
+    /// <summary>Writes a note.</summary>
+    public JobScript Note(string text) => Add(BenchKeeping.Note(text));
+
+    /// <summary>Records the customer's word.</summary>
+    public JobScript Agree(string what, string by) => Add(BenchKeeping.Consent(Case.State, what, by));
+
+    /// <summary>Closes and hands over.</summary>
+    public JobScript End(string how, string reason, string to)
+    {
+        Add(BenchWork.Close(Case, how, reason));
+        var sheet = HandOverSheet.Of(Case);
+        return Later(180).Add(BenchKeeping.HandOver(Case.State, to, Math.Ceiling(sheet.Total.Amount), sheet.Total.Currency));
+    }
+
+    private string NewId() => $"d{++ids}";
+
+    private JobScript Add(Outcome<IReadOnlyList<EntryBody>> lines) => Add(lines.Value);
+
+    private JobScript Add(IReadOnlyList<EntryBody> lines)
+    {
+        foreach (var body in lines)
+            entries.Add(new Entry(new EntryId(entries.Count + 1), null, entries.Count + 1, person.Id, person.Name, At, body));
+        return this;
+    }
+}

@@ -1,0 +1,58 @@
+using SideBench.Core.Diagnosis;
+
+namespace SideBench.Core.Simulation;
+
+/// <summary>A visit that is over: a machine with a hidden fault, worked on by the advice itself until it is proved or handed back.</summary>
+public static class PastVisit
+{
+    private const int MostSteps = 24;
+
+    /// <summary>Works a job to its end.</summary>
+    /// <param name="script">The job, just taken in.</param>
+    /// <param name="machine">The machine with its hidden fault.</param>
+    /// <param name="customer">Who fetches it.</param>
+    /// <param name="chance">Where chance comes from.</param>
+    public static void Work(JobScript script, VirtualMachine machine, string customer, Random chance)
+    {
+        for (var step = 0; step < MostSteps; step++)
+        {
+            script.Later(2 + chance.Next(20));
+            var advice = script.Case.Advice;
+            if (advice.Kind is AdviceKind.Close)
+            {
+                script.Clear().End("verified", "", customer);
+                return;
+            }
+
+            if (advice.Kind is AdviceKind.HandBack || script.Case.State.Minutes > 240) break;
+            Take(script, machine, advice, chance);
+        }
+
+        script.Clear().EndClocks().End("handed-back", "Not worth more bench time; findings on the sheet.", customer);
+    }
+
+    private static void Take(JobScript script, VirtualMachine machine, Advice advice, Random chance)
+    {
+        if (advice.Held.Any(h => h.Step.Id == advice.Chosen!.Step.Id)) script.Clear();
+        if (advice.Chosen!.Step is Repair repair)
+        {
+            machine.Mend(repair);
+            script.Mend(repair.Id, repair.Part.Length > 0 ? $"L{chance.Next(4000, 5900)}" : "").Clear();
+            if (repair.Wait is { } wait) script.Later(Math.Min(wait.MinMinutes, 1600) + 5).EndClocks();
+            return;
+        }
+
+        var finding = (Finding)advice.Chosen.Step;
+        var outcome = machine.Show(finding);
+        script.Tell(finding.Id, outcome, Measured(finding, outcome, chance)).Clear();
+    }
+
+    private static double? Measured(Finding finding, string outcome, Random chance) => finding.Outcomes[finding.IndexOf(outcome)].Quantity is { } asked
+        ? asked.Unit switch
+        {
+            "% counter" => outcome is "limit" or "locked" ? 100 : 4 + chance.Next(60),
+            "g" => 20 + chance.Next(140),
+            _ => 1 + chance.Next(5),
+        }
+        : null;
+}

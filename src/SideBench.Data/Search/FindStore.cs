@@ -1,0 +1,69 @@
+using Npgsql;
+using NpgsqlTypes;
+
+namespace SideBench.Data.Search;
+
+/// <summary>Something that can be jumped to.</summary>
+/// <param name="Kind">job, machine or customer.</param>
+/// <param name="Id">Its number.</param>
+/// <param name="Title">What the list shows first.</param>
+/// <param name="Detail">What it shows second.</param>
+public sealed record Find(string Kind, long Id, string Title, string Detail);
+
+/// <summary>Search as you type over jobs, machines and customers.</summary>
+public sealed class FindStore(NpgsqlDataSource database)
+{
+    // A trigram index serves three letters and more; shorter starts are served by the ordered one.
+    private const string LongSql = """
+        SELECT kind, ref_id, title, detail
+        FROM finds
+        WHERE haystack LIKE $1
+        ORDER BY rank, ref_id DESC
+        LIMIT 12
+        """;
+
+    private const string ShortSql = """
+        SELECT kind, ref_id, title, detail
+        FROM finds
+        WHERE haystack LIKE $1
+        ORDER BY haystack
+        LIMIT 12
+        """;
+
+    private const string PutSql = """
+        INSERT INTO finds (kind, ref_id, title, detail, haystack, rank)
+        VALUES ($1, $2, $3, $4, $5, $6)
+        ON CONFLICT ON CONSTRAINT finds_pkey DO UPDATE
+        SET title = excluded.title,
+            detail = excluded.detail,
+            haystack = excluded.haystack,
+            rank = excluded.rank
+        """;
+
+    /// <summary>What fits, best first.</summary>
+    /// <param name="text">What was typed.</param>
+    public async Task<IReadOnlyList<Find>> Search(string text, CancellationToken cancel)
+    {
+        var typed = text.Trim().ToLowerInvariant();
+        if (typed.Length == 0) return [];
+        var pattern = typed.Replace(@"\", @"\\").Replace("%", @"\%").Replace("_", @"\_");
+        await using var command = database.CreateCommand(typed.Length < 3 ? ShortSql : LongSql);
+        command.Parameters.With(typed.Length < 3 ? pattern + "%" : "%" + pattern + "%");
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        var finds = new List<Find>();
+        while (await rows.ReadAsync(cancel)) finds.Add(new Find(rows.GetString(0), rows.GetInt64(1), rows.GetString(2), rows.GetString(3)));
+        return finds;
+    }
+
+    /// <summary>Makes a thing findable, or changes how it is found.</summary>
+    /// <param name="find">The thing.</param>
+    /// <param name="words">Everything it is found by, most telling first.</param>
+    /// <param name="rank">Lower comes first.</param>
+    public static async Task Put(Unit unit, Find find, string words, short rank, CancellationToken cancel)
+    {
+        await using var command = unit.Command(PutSql);
+        command.Parameters.With(find.Kind).With(find.Id).With(find.Title).With(find.Detail).With(words.ToLowerInvariant());
+        command.Parameters.Add(new NpgsqlParameter<short> { TypedValue = rank, NpgsqlDbType = NpgsqlDbType.Smallint });
+        await command.ExecuteNonQueryAsync(cancel);
+    }
+}

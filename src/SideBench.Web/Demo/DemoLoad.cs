@@ -1,0 +1,90 @@
+using Npgsql;
+using SideBench.Core.Identity;
+using SideBench.Core.Logbook;
+using SideBench.Core.Simulation;
+using SideBench.Data.Bulk;
+using SideBench.Data.Machines;
+using SideBench.Data.People;
+using SideBench.Data.Search;
+using SideBench.Web.Features.Accounts;
+using SideBench.Web.Features.Jobs;
+using SideBench.Web.Hosting;
+
+namespace SideBench.Web.Demo;
+
+/// <summary>Puts the demo world into an empty database, once.</summary>
+public static class DemoLoad
+{
+    /// <summary>Password of every demo account.</summary>
+    public const string Password = "fennmouth-bench";
+
+    private const int Seed = 4471;
+    private const int LastTag = 417;
+
+    private static readonly string[] Pins = ["2580", "1470", "3690"];
+
+    /// <summary>Loads it when nobody has an account yet.</summary>
+    public static async Task Once(IServiceProvider services, CancellationToken cancel)
+    {
+        var people = services.GetRequiredService<PeopleStore>();
+        var books = services.GetRequiredService<BenchBooks>();
+        if (await people.Any(cancel)) return;
+        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, Seed, books.Now);
+        List<DemoJob> jobs = [.. world.Past(), .. world.Present()];
+        for (var i = 0; i < DemoWorld.People.Count; i++)
+            await people.Add(DemoWorld.People[i].Name, DemoWorld.People[i].Role, SignIn.Hash(Password), SignIn.Hash(Pins[i]), books.Now, cancel);
+        await using var connection = await services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(cancel);
+        await Load(connection, world, jobs, books, services.GetRequiredService<JobDesk>(), cancel);
+    }
+
+    /// <summary>Loads a world's machines and these jobs of it.</summary>
+    public static async Task Load(
+        NpgsqlConnection connection, DemoWorld world, IReadOnlyList<DemoJob> jobs, BenchBooks books, JobDesk desk, CancellationToken cancel)
+    {
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        List<CustomerRow> customers = [.. world.Customers.Select((c, i) => new CustomerRow(new CustomerId(i + 1), c.Name, c.Contact))];
+        List<MachineRow> machines = [.. world.Machines.Select((m, i) => Machine(m, i, customers))];
+        var firstTag = Math.Max(1, LastTag + 1 - jobs.Count);
+        List<BulkJob> bulk = [.. jobs.Select((j, i) => Bulk(j, i, firstTag, books, desk))];
+        await BulkLoad.Machines(connection, customers, machines, cancel);
+        await BulkLoad.Jobs(connection, bulk, Guid.NewGuid, cancel);
+        await BulkLoad.Finish(connection, Finds(customers, machines, bulk, books), cancel);
+        await transaction.CommitAsync(cancel);
+    }
+
+    private static MachineRow Machine(DemoMachine machine, int index, IReadOnlyList<CustomerRow> customers)
+    {
+        var customer = customers[machine.Customer];
+        return new MachineRow(new MachineId(index + 1), machine.Model.Id, machine.Serial, customer.Id, customer.Name, customer.Contact);
+    }
+
+    private static BulkJob Bulk(DemoJob job, int index, int firstTag, BenchBooks books, JobDesk desk)
+    {
+        var projection = desk.Projection(books.Case(job.Entries).Value, books.Now);
+        var end = job.Entries[^1].At;
+        if (projection.ClosedAt is not null) projection = projection with { ClosedAt = end };
+        if (projection.HandedOverAt is not null) projection = projection with { HandedOverAt = end };
+        return new BulkJob(new JobId(index + 1), firstTag + index, job.Entries, projection);
+    }
+
+    private static IEnumerable<(Find, string, short)> Finds(
+        IReadOnlyList<CustomerRow> customers, IReadOnlyList<MachineRow> machines, IReadOnlyList<BulkJob> jobs, BenchBooks books)
+    {
+        foreach (var c in customers) yield return (new Find("customer", c.Id.Value, c.Name, c.Contact), $"{c.Name} {c.Contact}", 2);
+        foreach (var m in machines)
+        {
+            var name = books.Shop.Models[m.ModelId].FullName;
+            yield return (new Find("machine", m.Id.Value, $"{name} {m.Serial}", m.CustomerName), $"{m.Serial} {name} {m.CustomerName}", 1);
+        }
+
+        foreach (var job in jobs)
+        {
+            var intake = (EntryBody.TakenIn)job.Entries[0].Body;
+            var machine = machines[(int)intake.MachineId - 1];
+            var name = books.Shop.Models[machine.ModelId].FullName;
+            yield return (
+                new Find("job", job.Id.Value, $"{job.Tag} {name}", $"{machine.CustomerName} · {intake.Words}"),
+                $"{job.Tag} {name} {machine.CustomerName} {machine.Serial} {intake.Words}", 0);
+        }
+    }
+}

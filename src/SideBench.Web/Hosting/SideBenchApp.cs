@@ -1,0 +1,121 @@
+using System.Threading.RateLimiting;
+using Microsoft.AspNetCore.Antiforgery;
+using Microsoft.AspNetCore.Authentication.Cookies;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.DataProtection.KeyManagement;
+using Microsoft.AspNetCore.RateLimiting;
+using Microsoft.Extensions.Options;
+using Npgsql;
+using SideBench.Core.Outcomes;
+using SideBench.Data.Jobs;
+using SideBench.Data.Machines;
+using SideBench.Data.People;
+using SideBench.Data.Record;
+using SideBench.Data.Search;
+using SideBench.Packs;
+using SideBench.Web.Features.Accounts;
+using SideBench.Web.Features.Events;
+using SideBench.Web.Features.Jobs;
+using SideBench.Web.Features.TakeIn;
+using SideBench.Web.Problems;
+
+namespace SideBench.Web.Hosting;
+
+/// <summary>Services and the order of the middleware.</summary>
+public static class SideBenchApp
+{
+    /// <summary>Header that carries the safety token of a page.</summary>
+    public const string TokenHeader = "X-Side-Bench-Token";
+
+    /// <summary>Adds every service.</summary>
+    public static void AddSideBench(this WebApplicationBuilder builder, Shop shop, string connectionString)
+    {
+        var services = builder.Services;
+        services.AddSingleton(shop);
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton<BenchBooks>();
+        services.AddSingleton(_ => NpgsqlDataSource.Create(connectionString));
+        services.AddSingleton<EntryStore>().AddSingleton<JobStore>().AddSingleton<MachineStore>().AddSingleton<PeopleStore>().AddSingleton<FindStore>();
+        services.AddSingleton<GuardKeyStore>().AddSingleton<GuardKeys>();
+        services.AddSingleton<JobDesk>().AddSingleton<TakeInDesk>().AddSingleton<SignIn>().AddSingleton<FirstOwnerCode>();
+        services.AddSingleton<EventHub>().AddHostedService<DatabaseEar>();
+        services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
+        services.AddOpenApi("v1");
+        services.ConfigureHttpJsonOptions(o => o.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);
+        services.AddResponseCompression(o => o.EnableForHttps = true);
+        services.AddDataProtection().SetApplicationName("side-bench");
+        services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(s =>
+            new ConfigureOptions<KeyManagementOptions>(o => o.XmlRepository = s.GetRequiredService<GuardKeys>()));
+        services.AddAntiforgery(o =>
+        {
+            o.HeaderName = TokenHeader;
+            o.Cookie.Name = "side-bench-form";
+            o.Cookie.SameSite = SameSiteMode.Strict;
+        });
+        AddSignIn(services);
+    }
+
+    /// <summary>Sets the order in which a request is handled.</summary>
+    public static void UseSideBench(this WebApplication app)
+    {
+        app.UseMiddleware<ProblemMiddleware>();
+        app.Use(SafeHeaders);
+        app.UseResponseCompression();
+        app.UseStaticFiles(new StaticFileOptions
+        {
+            OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
+                file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
+        });
+        app.UseAuthentication();
+        app.UseRateLimiter();
+        app.Use(GuardForms);
+        app.MapHealthChecks("/health");
+        app.MapOpenApi("/openapi/{documentName}.json");
+    }
+
+    private static void AddSignIn(IServiceCollection services)
+    {
+        services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(o =>
+        {
+            o.Cookie.Name = "side-bench";
+            o.Cookie.SameSite = SameSiteMode.Strict;
+            o.Cookie.HttpOnly = true;
+            o.ExpireTimeSpan = TimeSpan.FromHours(12);
+            o.SlidingExpiration = true;
+        });
+        services.AddRateLimiter(o =>
+        {
+            o.OnRejected = (context, _) => new ValueTask(ProblemResults.Of(ProblemCode.TooManyTries).ExecuteAsync(context.HttpContext));
+            o.AddPolicy(AccountsEndpoints.Limit, http => RateLimitPartition.GetFixedWindowLimiter(
+                http.Connection.RemoteIpAddress?.ToString() ?? "local",
+                _ => new FixedWindowRateLimiterOptions { PermitLimit = 30, Window = TimeSpan.FromMinutes(1), QueueLimit = 0 }));
+        });
+    }
+
+    private static Task SafeHeaders(HttpContext http, RequestDelegate next)
+    {
+        var headers = http.Response.Headers;
+        headers.XContentTypeOptions = "nosniff";
+        headers["Referrer-Policy"] = "same-origin";
+        headers.ContentSecurityPolicy =
+            "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
+        return next(http);
+    }
+
+    // Every write carries the token of the page it came from; a page elsewhere has none.
+    private static async Task GuardForms(HttpContext http, RequestDelegate next)
+    {
+        var writes = http.Request.Path.StartsWithSegments("/api") && !HttpMethods.IsGet(http.Request.Method) && !HttpMethods.IsHead(http.Request.Method);
+        if (writes && !await http.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(http))
+        {
+            // A sign-in that ended makes the token old too; that is the thing to say first.
+            var code = http.User.Identity?.IsAuthenticated == true || http.Request.Path.StartsWithSegments("/api/session")
+                ? ProblemCode.TokenOld
+                : ProblemCode.SignInNeeded;
+            await ProblemResults.Of(code).ExecuteAsync(http);
+            return;
+        }
+
+        await next(http);
+    }
+}

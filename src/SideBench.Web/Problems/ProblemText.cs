@@ -1,0 +1,72 @@
+using SideBench.Core.Outcomes;
+
+namespace SideBench.Web.Problems;
+
+/// <summary>Every sentence about a problem: a short title, the facts behind it, and what to do next.</summary>
+public static class ProblemText
+{
+    /// <summary>Title, detail and hint of a code; {0}, {1} … stand for the problem's facts.</summary>
+    public static (string Title, string Detail, string Hint) Of(ProblemCode code) => code switch
+    {
+        ProblemCode.Missing => ("A field is empty", "It is needed.", "Fill it in."),
+        ProblemCode.TooLong => ("The text is too long", "It has {0} characters; the field takes {1}.", "Shorten it, or put the rest into a note."),
+        ProblemCode.OutOfRange => ("The value is out of range", "{0} is not between {1} and {2}.", "Check the reading and the unit."),
+        ProblemCode.UnknownWord => ("Unknown choice", "“{0}” is not one of: {1}.", "Choose one of them."),
+        ProblemCode.UnknownJob => ("No such job", "There is no job {0} in this shop.", "Look for the machine or its tag."),
+        ProblemCode.UnknownMachine => ("No such machine", "There is no machine {0} on record.", "Look for its serial, or take it in as new."),
+        ProblemCode.UnknownCustomer => ("No such customer", "There is no customer {0} on record.", "Look for the name, or add the customer."),
+        ProblemCode.UnknownModel => ("No such machine model", "No pack describes “{0}”.", "Add the pack that describes it and start again."),
+        ProblemCode.UnknownStep => ("The step is gone", "“{0}” is not a step for this job now.", "Load the page again and take the step shown."),
+        ProblemCode.UnknownAnswer => ("No such answer", "“{0}” is not an answer to “{1}”.", "Choose one of the answers shown."),
+        ProblemCode.UnknownEntry => ("No such line", "Line {0} is not in this job's record.", "Load the page again."),
+        ProblemCode.UnknownTrayItem => ("Not on the tray", "It was cleared already, or is from another job.", "Load the page again."),
+        ProblemCode.UnknownClock => ("No such clock", "It was ended already, or is from another job.", "Load the page again."),
+        ProblemCode.SerialTaken => ("The serial is on record", "A machine with this serial is on record already.", "Choose that machine, or check the serial."),
+        ProblemCode.MachineOnBench => ("The machine is here already", "It has an open job.", "Go on with that job, or hand it over first."),
+        ProblemCode.StaleVersion => ("Somebody was faster", "This job changed while you looked at it. Nothing was written.", "Look at what changed, then decide again."),
+        ProblemCode.KeyReused => ("The key was used for something else", "This write's key belongs to another write.", "Send it again with a new key."),
+        ProblemCode.JobClosed => ("The job is closed", "A closed job takes no more work.", "Take the closing back, or take the machine in again."),
+        ProblemCode.JobOpen => ("The job is not closed yet", "A machine is handed over once its job is closed.", "Close the job first."),
+        ProblemCode.HeldBack => ("Held back: {0}", "{1}", "What lifts it: {2}"),
+        ProblemCode.TrayNotClear => ("The tray is not clear", "Still there: {0}.", "Put it back and clear it, or say why it stays."),
+        ProblemCode.NotProved => ("Not proved yet", "No repair of this job has been proved.", "Prove it, or close unproved with a reason."),
+        ProblemCode.CorrectedAlready => ("Taken back already", "Line {0} was taken back before.", "Load the page again."),
+        ProblemCode.NotCorrectable => ("Cannot be taken back", "Line {0} is of a kind that stands.", "Write a note instead."),
+        ProblemCode.NotAllowed => ("Not for this role", "{0} does not do that.", "Ask a technician or the owner."),
+        ProblemCode.WrongSignIn => ("Name or password is wrong", "They do not fit together.", "Try again; mind capitals in the password."),
+        ProblemCode.LockedOut => ("Locked for a while", "Too many wrong tries. Open again at {0}.", "Wait, or ask the owner."),
+        ProblemCode.SignInNeeded => ("Sign in", "Your sign-in has ended.", "Sign in again; what you typed is kept."),
+        ProblemCode.WrongSetupCode => ("The code is wrong", "It is not the one-time code this server printed.", "Read it off the console where the server was started."),
+        ProblemCode.NameTaken => ("The name is taken", "Somebody here has this name already.", "Add an initial."),
+        ProblemCode.PasswordTooShort => ("The secret is too short", "It has {0} characters; at least {1} are needed.", "Choose a longer one."),
+        ProblemCode.DatabaseUnreachable => ("Could not reach the records", "Nothing was written.", "Try again in a moment; what you typed is kept."),
+        ProblemCode.PackNotJson => ("Pack file is not JSON", "It stops making sense at line {0}, character {1}.", "Mend the file there."),
+        ProblemCode.PackNotInSchema => ("Pack file does not fit its schema", "{0}", "Compare it with the schema in packs/schema."),
+        ProblemCode.PackUnknownName => ("Pack names something unknown", "There is no {0} “{1}”.", "Check the spelling, or add it."),
+        ProblemCode.PackDefinedTwice => ("Pack defines something twice", "The {0} “{1}” is there already.", "Give it another id, or remove one."),
+        ProblemCode.PackImpossibleOdds => ("Odds that cannot be", "The words of this row add up to {0}.", "They should come to about 1; leave one answer out to give it the rest."),
+        ProblemCode.PackUnreadable => ("Pack file cannot be read", "{0}", "Check that the file is there and readable."),
+        ProblemCode.HandedOverAlready => ("Handed over already", "The machine went back to its customer.", "Take it in again if it is back."),
+        ProblemCode.NotUnderstood => ("The request is not well formed", "{0}", "Load the page again and repeat it."),
+        ProblemCode.TooManyTries => ("Too many tries", "There were too many tries in a short time.", "Wait a minute."),
+        ProblemCode.ComplaintDoesNotFit => ("The complaint does not fit the machine", "“{0}” does not occur on a {1}.", "Choose another complaint."),
+        ProblemCode.TokenOld => ("The page is out of date", "Its safety token is missing or old.", "Send it again; if that fails, load the page again."),
+        ProblemCode.NoPowerNow => ("No power now", "{0}", "Clear the tray first."),
+        _ => throw new ArgumentOutOfRangeException(nameof(code), code, "a problem without text"),
+    };
+
+    /// <summary>The problem in words, for a console.</summary>
+    public static string Line(Problem problem)
+    {
+        var (title, detail, hint) = Of(problem.Code);
+        return $"{problem.Path}: {Fill(title, problem)}. {Fill(detail, problem)} {Fill(hint, problem)}";
+    }
+
+    /// <summary>A sentence with the problem's facts in it.</summary>
+    public static string Fill(string sentence, Problem problem)
+    {
+        for (var i = 0; i < problem.Args.Length; i++)
+            sentence = sentence.Replace($"{{{i}}}", Convert.ToString(problem.Args[i], System.Globalization.CultureInfo.InvariantCulture));
+        return sentence;
+    }
+}
