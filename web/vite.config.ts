@@ -1,0 +1,12 @@
+import { fileURLToPath } from 'node:url'
+import tailwindcss from '@tailwindcss/vite'
+import vue from '@vitejs/plugin-vue'
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  plugins: [vue(), tailwindcss()],
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  build: { outDir: '../src/SideBench.Web/wwwroot', emptyOutDir: true },
+  server: { proxy: { '/api': 'http://127.0.0.1:5180' } },
+  test: { environment: 'jsdom', include: ['src/**/*.spec.ts'] },
+})

@@ -32,7 +32,7 @@ api.MapFallback("/{**rest}", () => Results.Json(
     ProblemResults.Body([new Problem(ProblemCode.NotUnderstood, "", "There is nothing at this address.")]), statusCode: 404, contentType: "application/problem+json"));
 app.MapFallbackToFile("index.html");
 
-if (args.Contains("--describe")) return await Description.Print(app);
+if (args is ["--describe", var file]) return await Description.Write(app, file);
 Migrator.Run(database);
 if (args.Contains("--demo")) await DemoLoad.Once(app.Services, app.Lifetime.ApplicationStopping);
 if (!await app.Services.GetRequiredService<PeopleStore>().Any(CancellationToken.None))

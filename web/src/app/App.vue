@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { useStorage } from '@vueuse/core'
+import { ref, watchEffect } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import SignInAgain from '@/features/accounts/SignInAgain.vue'
+import SwitchDialog from '@/features/accounts/SwitchDialog.vue'
+import { useEvents } from '@/shared/state/useEvents'
+import { useKeys } from '@/shared/state/useKeys'
+import { useSession } from '@/shared/state/useSession'
+import BenchStrip from './BenchStrip.vue'
+import DrawerRail from './DrawerRail.vue'
+import JumpPalette from './JumpPalette.vue'
+import KeysOverlay from './KeysOverlay.vue'
+import LiveLine from './LiveLine.vue'
+
+const route = useRoute()
+const router = useRouter()
+const session = useSession()
+const lamp = useStorage<'on' | 'off'>('side-bench-lamp', 'on')
+const jumping = ref(false)
+const showingKeys = ref(false)
+const switching = ref(false)
+const { status } = useEvents()
+watchEffect(() => (document.documentElement.dataset.lamp = lamp.value))
+useKeys(() => [
+  { key: '/', does: 'jump anywhere', run: () => (jumping.value = true) },
+  { key: '?', does: 'keys of this screen', run: () => (showingKeys.value = true) },
+  { key: 'P', does: 'switch person', run: () => (switching.value = true) },
+  { key: 'Alt+1..9', does: 'bench places' },
+])
+
+async function leave() {
+  await session.signOut()
+  await router.push('/sign-in')
+}
+</script>
+
+<template>
+  <RouterView v-if="route.meta.bare || !session.person" />
+  <div v-else class="flex min-h-screen flex-col">
+    <a href="#page" class="sr-only focus:not-sr-only focus:p-3">Skip to the page</a>
+    <BenchStrip class="no-print" @switch="switching = true" />
+    <div class="flex flex-1 flex-col-reverse md:flex-row">
+      <DrawerRail
+        class="no-print"
+        :lamp="lamp"
+        @jump="jumping = true"
+        @keys="showingKeys = true"
+        @lamp="lamp = lamp === 'on' ? 'off' : 'on'"
+      />
+      <main id="page" class="min-w-0 flex-1 p-3 pb-24 md:p-4 md:pb-4" tabindex="-1">
+        <LiveLine :status="status" />
+        <RouterView :key="route.path" />
+      </main>
+    </div>
+    <JumpPalette :open="jumping" @close="jumping = false" />
+    <KeysOverlay :open="showingKeys" @close="showingKeys = false" />
+    <SwitchDialog :open="switching" @close="switching = false" @leave="leave" />
+    <SignInAgain />
+  </div>
+</template>

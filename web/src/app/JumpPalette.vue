@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxLabel,
+  ComboboxOption,
+  ComboboxOptions,
+  Dialog,
+  DialogPanel,
+} from '@headlessui/vue'
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, dataOf } from '@/shared/api/client'
+
+defineProps<{
+  /** Whether it is shown. */
+  open: boolean
+}>()
+const emit = defineEmits<{ close: [] }>()
+const router = useRouter()
+const typed = ref('')
+const commands = [
+  { title: 'Today', detail: 'what needs hands now', to: '/today' },
+  { title: 'Take in', detail: 'a machine comes to the bench', to: '/take-in' },
+  { title: 'Records', detail: 'machines and customers', to: '/records' },
+]
+const query = useQuery({
+  queryKey: ['find', typed],
+  queryFn: () => dataOf(api.GET('/api/find', { params: { query: { q: typed.value } } })),
+  enabled: computed(() => typed.value.trim() !== ''),
+  placeholderData: (last) => last,
+})
+const places: Record<string, (id: number) => string> = {
+  job: (id) => `/bench/${id}`,
+  machine: (id) => `/records/${id}`,
+}
+const hits = computed(() => {
+  const word = typed.value.trim().toLowerCase()
+  const own = commands.filter((c) => c.title.toLowerCase().includes(word)).map((c) => ({ ...c, kind: 'go to' }))
+  if (!word) return own
+  const found = (query.data.value ?? []).map((f) => ({
+    kind: f.kind,
+    title: f.title,
+    detail: f.detail,
+    to: places[f.kind]?.(f.id) ?? `/records?q=${encodeURIComponent(f.title)}`,
+  }))
+  return [...found, ...own]
+})
+
+function go(hit: { to: string } | null) {
+  if (!hit) return
+  typed.value = ''
+  emit('close')
+  void router.push(hit.to)
+}
+</script>
+
+<template>
+  <Dialog :open="open" class="fixed inset-0 z-50" @close="emit('close')">
+    <div class="fixed inset-0 bg-black/45" aria-hidden="true" />
+    <div class="fixed inset-0 overflow-y-auto p-4">
+      <DialogPanel class="mx-auto mt-[8vh] max-w-xl rounded border-2 border-ink bg-sheet p-3">
+        <Combobox :model-value="null" nullable @update:model-value="go">
+          <ComboboxLabel class="mb-1 block font-bold">Jump to a machine, customer, tag or drawer</ComboboxLabel>
+          <ComboboxInput class="field text-lg" autocomplete="off" @change="typed = $event.target.value" />
+          <ComboboxOptions static class="mt-2" aria-label="Found">
+            <ComboboxOption
+              v-for="hit in hits"
+              :key="hit.to + hit.title"
+              v-slot="{ active }"
+              :value="hit"
+              as="template"
+            >
+              <li
+                class="flex min-h-11 items-center gap-3 rounded px-3 py-1"
+                :class="active ? 'bg-mat text-mat-text' : 'text-ink'"
+              >
+                <span class="w-20 shrink-0 text-sm">{{ hit.kind }}</span>
+                <span class="min-w-0">
+                  <span class="block truncate font-bold">{{ hit.title }}</span>
+                  <span class="block truncate text-sm">{{ hit.detail }}</span>
+                </span>
+              </li>
+            </ComboboxOption>
+          </ComboboxOptions>
+        </Combobox>
+        <p v-if="hits.length === 0" class="p-3 text-soft">Nothing found for “{{ typed }}”.</p>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

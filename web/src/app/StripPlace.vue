@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { countdown, moment } from '@/shared/format'
+import { standingNow, type BoardJob } from '@/shared/state/useBoard'
+import StandingMark from '@/shared/ui/StandingMark.vue'
+
+const props = defineProps<{
+  /** Number of the place, from 1. */
+  place: number
+  /** The machine on it; null when free. */
+  job: BoardJob | null
+  /** The server's time, ms. */
+  now: number
+  /** Whether its page is open. */
+  here: boolean
+}>()
+const standing = computed(() => (props.job ? standingNow(props.job, props.now) : ''))
+const clock = computed(() => {
+  const job = props.job
+  if (!job?.clockEndsAt) return standing.value === 'hands' ? 'now' : ''
+  const left = new Date(job.clockEndsAt).getTime() - props.now
+  return standing.value === 'parts' || standing.value === 'customer'
+    ? moment(job.clockEndsAt, new Date(props.now)).split(' ')[0]
+    : countdown(left)
+})
+const headline = computed(() => (standing.value === 'rings' ? `up: ${props.job?.headline}` : props.job?.headline))
+</script>
+
+<template>
+  <RouterLink
+    v-if="job"
+    :to="`/bench/${job.id}`"
+    :data-standing="standing"
+    :data-place="place"
+    :aria-current="here ? 'page' : undefined"
+    class="block h-[66px] rounded-t px-2.5 pt-1.5 leading-tight focus-visible:outline-mat-text"
+    :class="[
+      here ? 'bg-paper text-ink' : 'border border-b-0 border-mat-line bg-mat-raised',
+      !here && (standing === 'time' || standing === 'rings') ? 'text-mat-wait' : '',
+      standing === 'rings' ? 'rings' : '',
+    ]"
+  >
+    <span class="flex justify-between gap-1 font-mono font-bold">
+      <span>{{ job.tag }}</span>
+      <span :role="standing === 'rings' ? 'alert' : undefined">{{ clock }}</span>
+    </span>
+    <span class="block truncate text-sm">{{ job.machine }}</span>
+    <span class="flex items-center gap-1.5 text-sm">
+      <StandingMark :standing="standing" /><span class="truncate">{{ headline }}</span>
+    </span>
+  </RouterLink>
+  <RouterLink
+    v-else
+    to="/take-in"
+    :data-place="place"
+    class="block h-[66px] rounded-t border border-b-0 border-dashed border-mat-line px-2.5 pt-1.5 text-sm leading-tight focus-visible:outline-mat-text"
+  >
+    <span class="block font-mono">{{ place }}</span>
+    <span>free<span class="sr-only">: take a machine in</span></span>
+  </RouterLink>
+</template>

@@ -1,0 +1,25 @@
+import { VueQueryPlugin, QueryClient } from '@tanstack/vue-query'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import { Refused } from '@/shared/api/client'
+import { useSession } from '@/shared/state/useSession'
+import App from './App.vue'
+import './main.css'
+import { router } from './router'
+
+const app = createApp(App)
+app.use(createPinia())
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 30_000,
+      retry: (count, error) => !(error instanceof Refused && error.status >= 400 && error.status < 500) && count < 2,
+    },
+  },
+})
+queries.getQueryCache().config.onError = (error) => {
+  if (error instanceof Refused && error.status === 401) useSession().ended = true
+}
+app.use(VueQueryPlugin, { queryClient: queries })
+app.use(router)
+app.mount('#app')

@@ -1,0 +1,61 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { useSession } from '@/shared/state/useSession'
+import TodayPage from '@/features/today/TodayPage.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/today' },
+    {
+      path: '/sign-in',
+      component: () => import('@/features/accounts/SignInPage.vue'),
+      meta: { open: true, bare: true },
+    },
+    { path: '/today', component: TodayPage, meta: { title: 'Today' } },
+    { path: '/take-in', component: () => import('@/features/take-in/TakeInPage.vue'), meta: { title: 'Take in' } },
+    { path: '/bench', component: () => import('@/features/bench/BenchIndex.vue'), meta: { title: 'Bench' } },
+    {
+      path: '/bench/:id(\\d+)',
+      component: () => import('@/features/bench/BenchPage.vue'),
+      props: (to) => ({ id: Number(to.params.id) }),
+      meta: { title: 'Bench' },
+    },
+    {
+      path: '/bench/:id(\\d+)/tag',
+      component: () => import('@/features/take-in/TagPage.vue'),
+      props: (to) => ({ id: Number(to.params.id) }),
+      meta: { title: 'Tag' },
+    },
+    {
+      path: '/bench/:id(\\d+)/hand-over',
+      component: () => import('@/features/hand-over/HandOverPage.vue'),
+      props: (to) => ({ id: Number(to.params.id) }),
+      meta: { title: 'Hand-over' },
+    },
+    { path: '/records', component: () => import('@/features/records/RecordsPage.vue'), meta: { title: 'Records' } },
+    {
+      path: '/records/:id(\\d+)',
+      component: () => import('@/features/records/MachinePage.vue'),
+      props: (to) => ({ id: Number(to.params.id) }),
+      meta: { title: 'Record' },
+    },
+    { path: '/people', component: () => import('@/features/accounts/PeoplePage.vue'), meta: { title: 'People' } },
+    { path: '/:rest(.*)*', component: () => import('./NotFoundPage.vue'), meta: { title: 'Not found' } },
+  ],
+})
+
+router.beforeEach(async (to) => {
+  const session = useSession()
+  if (!session.view) {
+    try {
+      await session.load()
+    } catch {
+      return to.meta.open ? true : { path: '/sign-in', query: { to: to.fullPath } }
+    }
+  }
+  if (!session.person && !to.meta.open) return { path: '/sign-in', query: { to: to.fullPath } }
+})
+
+router.afterEach((to) => {
+  document.title = to.meta.title ? `${String(to.meta.title)} · Side Bench` : 'Side Bench'
+})

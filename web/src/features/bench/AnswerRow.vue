@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { percent, typedNumber } from '@/shared/format'
+import type { Api } from '@/shared/api/client'
+
+defineProps<{
+  /** The answer. */
+  outcome: Api<'OutcomeView'>
+  /** Its digit, from 1. */
+  digit: number
+  /** Cannot be given now. */
+  disabled: boolean
+}>()
+/** The number that goes with it, in the outcome's unit; null when not measured. */
+const quantity = defineModel<number | null>({ default: null })
+const emit = defineEmits<{ press: [] }>()
+const typed = ref('')
+watch(typed, (text) => (quantity.value = typedNumber(text)))
+watch(quantity, (value) => {
+  if (value === null || value === undefined) typed.value = ''
+})
+const wrong = computed(() => Number.isNaN(quantity.value))
+</script>
+
+<template>
+  <li class="flex items-stretch rounded border border-edge" :class="disabled ? 'border-line text-soft' : ''">
+    <button
+      type="button"
+      class="flex min-h-14 min-w-0 flex-1 items-center gap-3 rounded px-3 py-1 text-left hover:enabled:bg-paper"
+      :disabled="disabled || wrong"
+      :data-outcome="outcome.id"
+      @click="emit('press')"
+    >
+      <span class="keycap shrink-0">{{ digit }}</span>
+      <span class="min-w-0">
+        <span class="block font-bold">{{ outcome.label }}</span>
+        <span v-if="outcome.leaves" class="block text-sm text-soft">
+          {{ percent(outcome.chanceRatio) }} likely; leaves {{ outcome.leaves }}
+        </span>
+      </span>
+    </button>
+    <label v-if="outcome.quantityUnit" class="flex shrink-0 items-center gap-1 pr-3 text-sm">
+      <span class="sr-only">{{ outcome.quantityLabel }}</span>
+      <span aria-hidden="true">at</span>
+      <input
+        v-model="typed"
+        inputmode="decimal"
+        class="min-h-11 w-16 border-b-2 bg-transparent text-center font-mono text-lg"
+        :class="wrong ? 'border-stop' : 'border-ink'"
+        :disabled="disabled"
+        :aria-invalid="wrong"
+        @keydown.enter.prevent="emit('press')"
+      />
+      <span class="font-mono">{{ outcome.quantityUnit }}</span>
+    </label>
+  </li>
+</template>

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { useBoard } from '@/shared/state/useBoard'
+import { useSession } from '@/shared/state/useSession'
+import LoadState from '@/shared/ui/LoadState.vue'
+import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import ClocksPanel from './ClocksPanel.vue'
+import ClosedCard from './ClosedCard.vue'
+import CloseDialog from './CloseDialog.vue'
+import EvidencePanel from './EvidencePanel.vue'
+import HeldBack from './HeldBack.vue'
+import JobActions from './JobActions.vue'
+import JobHead from './JobHead.vue'
+import MachineFacts from './MachineFacts.vue'
+import NextCard from './NextCard.vue'
+import PathMap from './PathMap.vue'
+import RecordList from './RecordList.vue'
+import SpentPanel from './SpentPanel.vue'
+import StationDialog from './StationDialog.vue'
+import TrayPanel from './TrayPanel.vue'
+import { useJob, type Step } from './useJob'
+
+const props = defineProps<{
+  /** Number of the job. */
+  id: number
+}>()
+const desk = useJob(props.id)
+const { job, query, busy, problem, canRetry } = desk
+const session = useSession()
+const router = useRouter()
+const { places } = useBoard()
+const mayBench = computed(() => session.mayBench)
+const freePlaces = computed(() => places.value.filter((p) => !p.job).map((p) => p.place))
+const chosen = ref<Step | null>(null)
+const station = ref('')
+const closing = ref('')
+
+async function answer(outcome: string, quantity: number | null) {
+  const step = chosen.value ?? job.value?.advice.step
+  if (step && (await desk.answer({ finding: step.id, outcome, quantity }))) chosen.value = null
+}
+
+async function mend(lot: string) {
+  const step = chosen.value ?? job.value?.advice.step
+  if (step && (await desk.mend({ repair: step.id, minutes: null, lot }))) chosen.value = null
+}
+
+function choose(step: Step | null) {
+  chosen.value = step
+  station.value = ''
+}
+const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) ?? [] })
+</script>
+
+<template>
+  <LoadState
+    :pending="query.isPending.value"
+    :error="query.error.value && !job ? query.error.value : null"
+    what="the job"
+    @retry="query.refetch()"
+  >
+    <article v-if="job" :data-version="job.version" data-testid="bench">
+      <JobHead :job="job" />
+      <ProblemNote
+        v-if="!closing"
+        class="mb-3"
+        :problem="problem"
+        :can-retry="canRetry"
+        @retry="desk.retry"
+        @dismiss="desk.dismiss"
+      />
+      <PathMap :job="job" class="mb-3" @station="station = $event" />
+      <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)_minmax(240px,0.62fr)]">
+        <ClosedCard
+          v-if="job.closedHow"
+          :job="job"
+          :busy="busy"
+          :may-bench="mayBench"
+          @reopen="desk.takeBack({ entry: $event, reason: 'closed too early' })"
+        />
+        <NextCard
+          v-else
+          :job="job"
+          :chosen="chosen"
+          :busy="busy"
+          :may-bench="mayBench"
+          @answer="answer"
+          @mend="mend"
+          @choose="choose"
+          @clear-tray="clearAll"
+          @close="closing = $event"
+        />
+        <div class="space-y-3">
+          <HeldBack
+            :job="job"
+            :may-bench="mayBench"
+            @override="(step, reason) => desk.override({ step, reason })"
+            @consent="(what, by) => desk.consent({ what, by })"
+          />
+          <EvidencePanel
+            :job="job"
+            :busy="busy"
+            :may-bench="mayBench"
+            @take-back="desk.takeBack({ entry: $event, reason: '' })"
+          />
+        </div>
+        <div class="space-y-3">
+          <TrayPanel
+            :job="job"
+            :busy="busy"
+            :may-bench="mayBench"
+            @clear="desk.clearTray({ items: $event })"
+            @put="(label, change, count) => desk.putOnTray({ label, change, count })"
+          />
+          <ClocksPanel
+            :job="job"
+            :busy="busy"
+            :may-bench="mayBench"
+            @start="(kind, label, minMinutes) => desk.startClock({ kind, label, minMinutes, maxMinutes: null })"
+            @stop="desk.stopClock({ clock: $event })"
+          />
+          <SpentPanel :job="job" />
+        </div>
+      </div>
+      <JobActions
+        class="mt-3"
+        :job="job"
+        :desk="desk"
+        :may-bench="mayBench"
+        :free-places="freePlaces"
+        @close="closing = job.proved ? 'verified' : 'unproved'"
+      />
+      <MachineFacts class="mt-3" :job="job" />
+      <section class="panel mt-3" aria-labelledby="lines-title">
+        <h2 id="lines-title" class="text-base">Lines of this job</h2>
+        <RecordList :entries="job.entries" />
+      </section>
+      <StationDialog :job-id="id" :station="station" @close="station = ''" @choose="choose" />
+      <CloseDialog
+        :open="closing !== ''"
+        :job="job"
+        :desk="desk"
+        :how="closing || 'verified'"
+        @close="closing = ''"
+        @closed="((closing = ''), router.push(`/bench/${id}/hand-over`))"
+      />
+    </article>
+  </LoadState>
+</template>

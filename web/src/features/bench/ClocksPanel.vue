@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { countdown } from '@/shared/format'
+import { useKeys } from '@/shared/state/useKeys'
+import { useNow } from '@/shared/state/useNow'
+import AppDialog from '@/shared/ui/AppDialog.vue'
+import type { Bench } from './useJob'
+
+const props = defineProps<{
+  /** The job. */
+  job: Bench
+  /** A write is on its way. */
+  busy: boolean
+  /** Whether this person may keep clocks. */
+  mayBench: boolean
+}>()
+const emit = defineEmits<{ start: [kind: string, label: string, minutes: number]; stop: [clock: string] }>()
+const now = useNow()
+const starting = ref(false)
+const kind = ref('settle')
+const minutes = ref(10)
+const presets = [
+  { kind: 'settle', minutes: 10 },
+  { kind: 'dry', minutes: 20 },
+  { kind: 'rest', minutes: 90 },
+  { kind: 'soak', minutes: 60 },
+  { kind: 'charge', minutes: 10 },
+]
+const left = (iso: string) => new Date(iso).getTime() - now.value
+
+function start(k: string, m: number) {
+  emit('start', k, '', m)
+  starting.value = false
+}
+
+function toggle() {
+  const ringing = props.job.clocks.find((c) => left(c.endsAt) <= 0)
+  if (ringing) emit('stop', ringing.id)
+  else if (!props.job.closedHow) starting.value = true
+}
+useKeys(() => [{ key: 'T', does: 'start a clock, or end the one that rings', run: () => props.mayBench && toggle() }])
+</script>
+
+<template>
+  <section class="panel" aria-labelledby="clocks-title" data-testid="clocks">
+    <h2 id="clocks-title" class="text-base">Clocks</h2>
+    <p v-if="job.clocks.length === 0" class="mt-1 text-soft">None running.</p>
+    <ul class="divide-y divide-line">
+      <li
+        v-for="c in job.clocks"
+        :key="c.id"
+        class="flex items-center gap-3 py-1"
+        :data-clock="c.kind"
+        :data-rings="left(c.endsAt) <= 0 || undefined"
+      >
+        <span class="w-20 font-mono text-xl font-bold" :class="left(c.endsAt) <= 0 ? 'rings text-stop' : 'text-wait'">
+          {{ countdown(left(c.endsAt)) }}
+        </span>
+        <span class="min-w-0 flex-1">
+          {{ c.label }}
+          <strong v-if="left(c.endsAt) <= 0" class="text-stop">is up</strong>
+          <span v-if="c.latestAt && left(c.latestAt) < 0" class="block font-bold text-stop">past its longest</span>
+          <span v-else-if="c.latestAt" class="block text-sm text-soft"
+            >at most {{ countdown(left(c.latestAt)) }} more</span
+          >
+        </span>
+        <button v-if="mayBench" type="button" class="press px-2" :disabled="busy" @click="emit('stop', c.id)">
+          end<span class="sr-only">: {{ c.label }}</span>
+        </button>
+      </li>
+    </ul>
+    <button v-if="mayBench && !job.closedHow" type="button" class="press mt-2" @click="starting = true">
+      <span class="keycap">T</span> Start a clock
+    </button>
+    <AppDialog :open="starting" title="Start a clock" @close="starting = false">
+      <div class="grid grid-cols-2 gap-2">
+        <button
+          v-for="p in presets"
+          :key="p.kind"
+          type="button"
+          class="press min-h-14"
+          @click="start(p.kind, p.minutes)"
+        >
+          {{ p.kind }} {{ p.minutes }} min
+        </button>
+      </div>
+      <form class="mt-4 flex items-end gap-2" @submit.prevent="start(kind, minutes)">
+        <label class="block flex-1">
+          <span class="font-bold">Another</span>
+          <select v-model="kind" class="field">
+            <option v-for="k in ['settle', 'dry', 'rest', 'soak', 'charge', 'other']" :key="k">{{ k }}</option>
+          </select>
+        </label>
+        <label class="block w-28">
+          <span class="font-bold">Minutes</span>
+          <input v-model.number="minutes" type="number" min="0.05" max="43200" step="any" class="field font-mono" />
+        </label>
+        <button type="submit" class="press press-main">Start</button>
+      </form>
+    </AppDialog>
+  </section>
+</template>

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import AppDialog from '@/shared/ui/AppDialog.vue'
+import type { Api } from '@/shared/api/client'
+import type { Bench } from './useJob'
+
+defineProps<{
+  /** The job. */
+  job: Bench
+  /** Whether this person may go past a gate. */
+  mayBench: boolean
+}>()
+const emit = defineEmits<{ override: [step: string, reason: string]; consent: [what: string, by: string] }>()
+const past = ref<Api<'HeldView'> | null>(null)
+const asking = ref('')
+const text = ref('')
+const consents: Record<string, string> = { 'warranty-opening': 'open-in-warranty', 'irreversible-word': 'irreversible' }
+
+function send() {
+  if (past.value) emit('override', past.value.stepId, text.value)
+  else emit('consent', asking.value, text.value)
+  past.value = null
+  asking.value = ''
+  text.value = ''
+}
+</script>
+
+<template>
+  <section v-if="job.held.length && !job.closedHow" aria-label="Held back" class="space-y-2" data-testid="held">
+    <div
+      v-for="group in job.held"
+      :key="group.gate"
+      class="rounded-r border-l-4 border-stop bg-stop-tint p-3"
+      :data-gate="group.gate"
+    >
+      <p>
+        <strong>Held back: {{ group.steps.map((s) => s.stepName.toLowerCase()).join('; ') }}.</strong>
+        {{ group.reason }}
+        <template v-for="s in group.steps.filter((x) => x.spends).slice(-1)" :key="s.stepId">
+          {{ s.stepName }} would spend {{ s.spends }}.
+        </template>
+      </p>
+      <p class="text-sm">What lifts it: {{ group.lift }}</p>
+      <button v-if="consents[group.gate]" type="button" class="press mt-2" @click="asking = consents[group.gate] ?? ''">
+        The customer agrees
+      </button>
+      <details v-else-if="group.overridable && mayBench" class="mt-1">
+        <summary class="min-h-11 cursor-pointer py-2 underline underline-offset-3">Go past it, with a reason</summary>
+        <button v-for="s in group.steps" :key="s.stepId" type="button" class="press mr-2 mb-2" @click="past = s">
+          {{ s.stepName }}
+        </button>
+      </details>
+    </div>
+    <AppDialog
+      :open="past !== null || asking !== ''"
+      :title="past ? `Go past: ${past.stepName}` : 'The customer agrees'"
+      @close="((past = null), (asking = ''))"
+    >
+      <form class="space-y-3" @submit.prevent="send">
+        <p v-if="past">{{ past.reason }} The record keeps that it was gone past, and why.</p>
+        <label class="block font-bold" for="held-text">{{ past ? 'Why' : 'Who said so, and how' }}</label>
+        <input id="held-text" v-model="text" class="field" required maxlength="120" />
+        <button type="submit" class="press press-main">{{ past ? 'Go past it' : 'Record the word' }}</button>
+      </form>
+    </AppDialog>
+  </section>
+</template>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useKeys } from '@/shared/state/useKeys'
+import type { Bench, Step } from './useJob'
+import AnswerRow from './AnswerRow.vue'
+import StepMeta from './StepMeta.vue'
+import StepWarnings from './StepWarnings.vue'
+
+const props = defineProps<{
+  /** The job. */
+  job: Bench
+  /** A step chosen by hand instead of the advised one; null for the advised one. */
+  chosen: Step | null
+  /** A write is on its way. */
+  busy: boolean
+  /** Whether this person may work at the bench. */
+  mayBench: boolean
+}>()
+const emit = defineEmits<{
+  answer: [outcome: string, quantity: number | null]
+  mend: [lot: string]
+  choose: [step: Step | null]
+  close: [how: string]
+  clearTray: []
+}>()
+const step = computed(() => props.chosen ?? props.job.advice.step)
+const quantities = ref<Record<string, number | null>>({})
+const lot = ref('')
+watch(
+  () => [step.value?.id, props.job.version],
+  () => {
+    quantities.value = {}
+    lot.value = ''
+  },
+)
+const blocked = computed(() => step.value?.held ?? null)
+const stopped = computed(() => props.busy || !props.mayBench || blocked.value !== null)
+const heading = computed(() => {
+  if (props.chosen) return 'Chosen by you'
+  const kinds: Record<string, string> = {
+    find: 'Do next',
+    mend: 'Mend next',
+    prove: 'Prove it',
+    close: 'Proved',
+    handback: 'Stop here',
+  }
+  return kinds[props.job.advice.kind] ?? 'Do next'
+})
+
+function answer(index: number) {
+  const outcome = step.value?.outcomes[index]
+  if (!outcome || stopped.value) return
+  emit('answer', outcome.id, quantities.value[outcome.id] ?? null)
+}
+
+function press(digit: number) {
+  if (step.value?.kind === 'repair') {
+    if (digit === 1 && !stopped.value) emit('mend', lot.value)
+  } else if (!step.value && digit === 1 && props.mayBench)
+    emit('close', props.job.advice.kind === 'close' ? 'verified' : 'handed-back')
+  else answer(digit - 1)
+}
+
+useKeys(() => [
+  ...Array.from({ length: 6 }, (_, i) => ({
+    key: String(i + 1),
+    does: `answer ${i + 1} of the card`,
+    run: () => press(i + 1),
+  })),
+  { key: 'A', does: 'first other step', run: () => emit('choose', props.job.advice.others[0] ?? null) },
+  { key: 'B', does: 'second other step', run: () => emit('choose', props.job.advice.others[1] ?? null) },
+])
+</script>
+
+<template>
+  <section class="panel border-2 border-ink" aria-labelledby="next-title" data-testid="next-card" :data-step="step?.id">
+    <StepMeta :heading="heading" :step="step" :currency="job.spent.currency" />
+    <h2 id="next-title" class="mt-1 text-xl md:text-2xl">
+      {{ step?.name ?? (job.advice.kind === 'close' ? 'Clear the tray, then close' : 'Hand back with the findings') }}
+    </h2>
+    <p v-if="!chosen" class="mt-1">{{ job.advice.because }}</p>
+    <p v-if="step?.how" class="mt-1 text-soft">{{ step.how }}</p>
+    <StepWarnings v-if="step" :step="step" :tray-count="job.tray.length" @clear-tray="emit('clearTray')" />
+    <template v-if="step && step.kind === 'repair'">
+      <ol v-if="step.steps.length" class="mt-2 list-decimal space-y-1 pl-6">
+        <li v-for="s in step.steps" :key="s">{{ s }}</li>
+      </ol>
+      <label v-if="step.part" class="mt-2 flex items-center gap-2">
+        Lot of the {{ step.part }} <input v-model="lot" class="field w-40 font-mono" maxlength="120" />
+      </label>
+      <button
+        type="button"
+        class="press mt-3 min-h-14 w-full justify-start"
+        :disabled="stopped"
+        data-testid="done"
+        @click="press(1)"
+      >
+        <span class="keycap">1</span> Done
+      </button>
+    </template>
+    <ol v-else-if="step" class="mt-3 space-y-2">
+      <AnswerRow
+        v-for="(o, i) in step.outcomes"
+        :key="o.id"
+        v-model="quantities[o.id]"
+        :outcome="o"
+        :digit="i + 1"
+        :disabled="stopped"
+        @press="answer(i)"
+      />
+    </ol>
+    <button v-else type="button" class="press press-main mt-3 min-h-14" :disabled="busy || !mayBench" @click="press(1)">
+      <span class="keycap">1</span> {{ job.advice.kind === 'close' ? 'Close as verified' : 'Close and hand back' }}
+    </button>
+    <p v-if="!mayBench" class="mt-2 text-soft">The counter looks on: a technician answers.</p>
+    <div class="mt-3 flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-2">
+      <button v-if="chosen" type="button" class="press press-plain" @click="emit('choose', null)">
+        Back to the advised step
+      </button>
+      <button
+        v-for="(o, i) in job.advice.others"
+        :key="o.id"
+        type="button"
+        class="press press-plain text-left"
+        :data-other="o.id"
+        @click="emit('choose', o)"
+      >
+        <span class="keycap">{{ 'AB'[i] }}</span> {{ o.name }}, {{ Math.round(o.minutes) }} min
+      </button>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { moment } from '@/shared/format'
+import type { Api } from '@/shared/api/client'
+
+defineProps<{
+  /** Lines of the record, newest first. */
+  entries: readonly Api<'EntryView'>[]
+}>()
+</script>
+
+<template>
+  <ol class="divide-y divide-line">
+    <li
+      v-for="e in entries"
+      :key="e.id"
+      class="grid gap-x-3 py-1.5 sm:grid-cols-[9rem_1fr_9rem]"
+      :data-entry="e.kind"
+      :data-taken-back="e.takenBack || undefined"
+    >
+      <time :datetime="e.at" class="font-mono text-sm text-soft">{{ moment(e.at) }}</time>
+      <span>
+        <span :class="e.takenBack ? 'line-through' : ''">{{ e.says }}</span>
+        <strong v-if="e.takenBack" class="text-wait"> taken back</strong>
+        <span class="ml-2 font-mono text-xs text-soft">line {{ e.id }}</span>
+      </span>
+      <span class="text-sm text-soft">{{ e.person }}</span>
+    </li>
+  </ol>
+</template>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import AppDialog from '@/shared/ui/AppDialog.vue'
+import type { Bench } from './useJob'
+
+defineProps<{
+  /** The job. */
+  job: Bench
+  /** A write is on its way. */
+  busy: boolean
+  /** Whether this person may keep the tray. */
+  mayBench: boolean
+}>()
+const emit = defineEmits<{ clear: [items: string[]]; put: [label: string, change: string, count: number] }>()
+const adding = ref(false)
+const label = ref('')
+const change = ref('off')
+const count = ref(1)
+const changes = ['off', 'loose', 'open', 'unplugged', 'plugged', 'clamped', 'inside', 'bridged', 'wet']
+
+function put() {
+  emit('put', label.value, change.value, count.value)
+  adding.value = false
+  label.value = ''
+  count.value = 1
+}
+</script>
+
+<template>
+  <section class="panel" aria-labelledby="tray-title" data-testid="tray">
+    <h2 id="tray-title" class="text-base">Tray<span class="font-normal text-soft">: must be clear to close</span></h2>
+    <p v-if="job.tray.length === 0" class="mt-1 text-go">✓ Clear: nothing is off, open or inside.</p>
+    <ul class="divide-y divide-line">
+      <li v-for="item in job.tray" :key="item.id" class="flex items-center gap-2 py-1" :data-tray="item.label">
+        <span class="font-mono font-bold">{{ item.count }}</span>
+        <span class="min-w-0 flex-1" :class="item.change === 'inside' ? 'font-bold text-stop' : ''">
+          {{ item.label }} <strong class="text-stop">{{ item.change }}</strong>
+          <span v-if="item.undo" class="block text-sm text-soft">{{ item.undo }}</span>
+        </span>
+        <button
+          v-if="mayBench"
+          type="button"
+          class="press shrink-0 px-2"
+          :disabled="busy"
+          @click="emit('clear', [item.id])"
+        >
+          back<span class="sr-only">: {{ item.label }}</span>
+        </button>
+      </li>
+    </ul>
+    <div v-if="mayBench" class="mt-2 flex flex-wrap gap-2">
+      <button
+        v-if="job.tray.length > 1"
+        type="button"
+        class="press"
+        :disabled="busy"
+        @click="
+          emit(
+            'clear',
+            job.tray.map((i) => i.id),
+          )
+        "
+      >
+        All back
+      </button>
+      <button v-if="!job.closedHow" type="button" class="press" @click="adding = true">Add to the tray</button>
+    </div>
+    <AppDialog :open="adding" title="On the tray" @close="adding = false">
+      <form class="space-y-3" @submit.prevent="put">
+        <label class="block">
+          <span class="font-bold">What</span>
+          <input v-model="label" class="field" required maxlength="120" placeholder="cover screws, long" />
+        </label>
+        <div class="flex gap-3">
+          <label class="block flex-1">
+            <span class="font-bold">It is now</span>
+            <select v-model="change" class="field">
+              <option v-for="c in changes" :key="c">{{ c }}</option>
+            </select>
+          </label>
+          <label class="block w-24">
+            <span class="font-bold">How many</span>
+            <input v-model.number="count" type="number" min="1" max="200" class="field font-mono" />
+          </label>
+        </div>
+        <button type="submit" class="press press-main">Put on the tray</button>
+      </form>
+    </AppDialog>
+  </section>
+</template>

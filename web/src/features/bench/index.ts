@@ -1,0 +1,1 @@
+export { useJob } from './useJob'

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { api, dataOf } from '@/shared/api/client'
+import { day } from '@/shared/format'
+import LoadState from '@/shared/ui/LoadState.vue'
+import RecordList from '@/features/bench/RecordList.vue'
+
+const props = defineProps<{
+  /** Number of the machine. */
+  id: number
+}>()
+const path = { id: props.id }
+const machine = useQuery({
+  queryKey: ['machine', props.id],
+  queryFn: () => dataOf(api.GET('/api/machines/{id}', { params: { path } })),
+})
+const record = useInfiniteQuery({
+  queryKey: ['record', props.id],
+  queryFn: ({ pageParam }) =>
+    dataOf(api.GET('/api/machines/{id}/record', { params: { path, query: pageParam ? { before: pageParam } : {} } })),
+  initialPageParam: 0,
+  getNextPageParam: (last) => last.older ?? undefined,
+})
+const entries = computed(() => record.data.value?.pages.flatMap((p) => p.entries) ?? [])
+const endings: Record<string, string> = {
+  verified: 'mended, proved',
+  'handed-back': 'handed back',
+  unproved: 'not proved',
+}
+</script>
+
+<template>
+  <LoadState
+    :pending="machine.isPending.value"
+    :error="machine.error.value"
+    what="the machine"
+    @retry="machine.refetch()"
+  >
+    <template v-if="machine.data.value">
+      <header class="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2">
+        <h1 class="text-2xl">{{ machine.data.value.machine }}</h1>
+        <span class="chip font-mono">serial {{ machine.data.value.serial }}</span>
+        <span class="chip">{{ machine.data.value.kind }}</span>
+        <span class="chip">{{ machine.data.value.customer }}</span>
+        <span class="ml-auto flex gap-2">
+          <a class="press" :href="`/api/machines/${id}/record.csv`" download>CSV</a>
+          <a class="press" :href="`/api/machines/${id}/record.json`" download>JSON</a>
+        </span>
+      </header>
+      <section class="panel mb-3" aria-labelledby="visits-title">
+        <h2 id="visits-title" class="text-base">Visits</h2>
+        <p v-if="machine.data.value.visits.length === 0" class="text-soft">None yet.</p>
+        <ul class="divide-y divide-line">
+          <li v-for="v in machine.data.value.visits" :key="v.jobId">
+            <RouterLink
+              :to="`/bench/${v.jobId}`"
+              class="grid min-h-11 items-center gap-x-3 py-1 hover:bg-paper sm:grid-cols-[4rem_7rem_1fr_9rem]"
+            >
+              <span class="font-mono font-bold">{{ v.tag }}</span>
+              <span class="text-sm">{{ day(v.openedAt) }}</span>
+              <span class="truncate">{{ v.complaint }}: “{{ v.words }}”</span>
+              <span class="text-sm">{{ v.closedHow ? endings[v.closedHow] : 'on the bench' }}</span>
+            </RouterLink>
+          </li>
+        </ul>
+      </section>
+      <section class="panel" aria-labelledby="record-title">
+        <h2 id="record-title" class="text-base">Record, newest first</h2>
+        <LoadState
+          :pending="record.isPending.value"
+          :error="record.error.value"
+          what="the record"
+          @retry="record.refetch()"
+        >
+          <RecordList :entries="entries" />
+          <button v-if="record.hasNextPage.value" type="button" class="press mt-3" @click="record.fetchNextPage()">
+            Older lines
+          </button>
+        </LoadState>
+      </section>
+    </template>
+  </LoadState>
+</template>

@@ -1,0 +1,136 @@
+import { useQuery } from '@tanstack/vue-query'
+import { useDebounceFn, useStorage } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { v4 as uuid } from 'uuid'
+import { api, dataOf, Refused, type Api, type ProblemBody } from '@/shared/api/client'
+import { useSession } from '@/shared/state/useSession'
+
+const empty = {
+  serial: '',
+  modelId: '',
+  customerName: '',
+  customerContact: '',
+  complaint: '',
+  words: '',
+  tried: '',
+  cleansTried: 0,
+  ink: 'maker',
+  idleWeeks: 0,
+  moved: false,
+  paper: 'plain',
+  borderless: false,
+  warrantyEnd: '',
+  limit: '',
+  promise: '',
+  accessories: '',
+}
+
+/** The take-in form. What is typed is kept in this browser until it is written, with the key of its write. */
+export function useTakeIn() {
+  const session = useSession()
+  const form = useStorage('side-bench-take-in', { ...empty }, undefined, { mergeDefaults: true })
+  const key = useStorage('side-bench-take-in-key', uuid())
+  const customerId = ref<number | null>(null)
+  const machine = ref<Api<'FoundMachine'> | null>(null)
+  const problem = ref<ProblemBody | null>(null)
+  const busy = ref(false)
+  const choices = useQuery({ queryKey: ['choices'], queryFn: () => dataOf(api.GET('/api/take-in/choices')) })
+  const customers = ref<Api<'CustomerView'>[]>([])
+
+  const lookUpMachine = useDebounceFn(async () => {
+    const serial = form.value.serial.trim()
+    const { data } = serial
+      ? await api.GET('/api/take-in/machine', { params: { query: { serial } } })
+      : { data: undefined }
+    machine.value = data ?? null
+    if (!machine.value) return
+    form.value.modelId = machine.value.modelId
+    chooseCustomer(machine.value.customer)
+  }, 250)
+  watch(
+    () => form.value.serial,
+    () => void lookUpMachine(),
+    { immediate: true },
+  )
+
+  const lookUpCustomers = useDebounceFn(async () => {
+    const start = form.value.customerName.trim()
+    customers.value =
+      start.length < 2 ? [] : await dataOf(api.GET('/api/take-in/customers', { params: { query: { start } } }))
+  }, 200)
+
+  function typeCustomer() {
+    customerId.value = null
+    void lookUpCustomers()
+  }
+
+  function chooseCustomer(customer: Api<'CustomerView'>) {
+    customerId.value = customer.id
+    form.value.customerName = customer.name
+    form.value.customerContact = customer.contact
+    customers.value = []
+  }
+
+  function clear() {
+    form.value = { ...empty }
+    key.value = uuid()
+    customerId.value = null
+    machine.value = null
+    problem.value = null
+  }
+
+  function body(): Api<'TakeInRequest'> {
+    const f = form.value
+    return {
+      ...f,
+      key: key.value,
+      machineId: machine.value?.id ?? null,
+      customerId: customerId.value,
+      cleansTried: Number(f.cleansTried) || 0,
+      idleWeeks: Number(f.idleWeeks) || 0,
+      warrantyEnd: f.warrantyEnd || null,
+      limit: f.limit === '' ? null : Number(String(f.limit).replace(',', '.')),
+      promise: f.promise ? new Date(f.promise).toISOString() : null,
+    }
+  }
+
+  /** Writes it; the job's number, or null when it was refused. */
+  async function send(): Promise<number | null> {
+    if (busy.value) return null
+    busy.value = true
+    problem.value = null
+    try {
+      const taken = await dataOf(api.POST('/api/take-in', { body: body() }))
+      clear()
+      return taken.jobId
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e
+      problem.value = e.body
+      if (e.status === 401) session.ended = true
+      if (e.body.code === 'token-old') await session.load()
+      if (e.body.code === 'key-reused') key.value = uuid()
+      return null
+    } finally {
+      busy.value = false
+    }
+  }
+
+  const complaints = computed(() => {
+    const model = choices.data.value?.models.find((m) => m.id === form.value.modelId)
+    return (choices.data.value?.complaints ?? []).filter((c) => !model || model.complaints.includes(c.id))
+  })
+  return {
+    form,
+    machine,
+    customerId,
+    customers,
+    choices,
+    complaints,
+    problem,
+    busy,
+    send,
+    clear,
+    typeCustomer,
+    chooseCustomer,
+  }
+}

@@ -1,0 +1,59 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './generated/schema'
+
+/** A shape of the API by its name. */
+export type Api<T extends keyof components['schemas']> = components['schemas'][T]
+export type ProblemBody = Api<'ProblemBody'>
+
+let token = ''
+
+/** Keeps the safety token that every write carries. */
+export function keepToken(value: string) {
+  token = value
+}
+
+/** The typed client of the server. */
+export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? '' })
+
+api.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-Side-Bench-Token', token)
+    return request
+  },
+})
+
+/** A refused request, as thrown. */
+export class Refused extends Error {
+  constructor(
+    readonly body: ProblemBody,
+    readonly status: number,
+  ) {
+    super(body.title)
+  }
+}
+
+const unreachable: ProblemBody = {
+  type: 'about:blank',
+  status: 0,
+  code: 'server-unreachable',
+  title: 'Could not reach the server',
+  detail: 'Nothing was written.',
+  hint: 'Check that it runs, then try again; what you typed is kept.',
+  problems: [],
+  changes: [],
+}
+
+/** The data of an answer; throws Refused with the server's problem, or with one of our own when there is no answer. */
+export async function dataOf<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<NonNullable<T>> {
+  let answer
+  try {
+    answer = await call
+  } catch {
+    throw new Refused(unreachable, 0)
+  }
+  if (answer.response.ok) return answer.data as NonNullable<T>
+  const body = answer.error as ProblemBody | undefined
+  throw new Refused(body?.code ? body : { ...unreachable, status: answer.response.status }, answer.response.status)
+}

@@ -1,0 +1,51 @@
+/** A share as percent; never shows more than is known. */
+export function percent(ratio: number): string {
+  if (ratio > 0 && ratio < 0.01) return '<1 %'
+  if (ratio > 0.99 && ratio < 1) return '>99 %'
+  return `${Math.round(ratio * 100)} %`
+}
+
+/** An amount of money in the shop's currency. */
+export function money(amount: number, currency: string): string {
+  return new Intl.NumberFormat(undefined, { style: 'currency', currency }).format(amount)
+}
+
+/** A number with its unit, thin space between. */
+export function withUnit(value: number, unit: string, digits = 0): string {
+  return `${value.toLocaleString(undefined, { maximumFractionDigits: digits })}\u2009${unit}`
+}
+
+/** A running clock: 0:47 under an hour as min:s, 1 h 05 under a day, then days. Negative is time past. */
+export function countdown(milliseconds: number): string {
+  const sign = milliseconds < 0 ? '+' : ''
+  const seconds = Math.floor(Math.abs(milliseconds) / 1000)
+  if (seconds < 3600) return `${sign}${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+  if (seconds < 86400) {
+    return `${sign}${Math.floor(seconds / 3600)} h ${String(Math.floor((seconds % 3600) / 60)).padStart(2, '0')}`
+  }
+  return `${sign}${Math.floor(seconds / 86400)} d`
+}
+
+/** A moment as people at the bench say it: today by the hour, else by day and hour. */
+export function moment(iso: string, now = new Date()): string {
+  const at = new Date(iso)
+  const time = at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })
+  if (at.toDateString() === now.toDateString()) return time
+  const near = Math.abs(at.getTime() - now.getTime()) < 6 * 86400_000
+  const day = near
+    ? at.toLocaleDateString(undefined, { weekday: 'short' })
+    : at.toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+  return `${day} ${time}`
+}
+
+/** A date alone. */
+export function day(iso: string): string {
+  return new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+}
+
+/** A number as typed, with either decimal mark; null when empty, NaN when it is no number. */
+export function typedNumber(text: string): number | null {
+  const plain = text.trim().replace(',', '.')
+  if (plain === '') return null
+  return /^-?\d*\.?\d+$/.test(plain) ? Number(plain) : Number.NaN
+}

@@ -1,0 +1,43 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { api, dataOf, keepToken, type Api } from '@/shared/api/client'
+
+/** Who is signed in. `ended` is set when a request finds the sign-in gone, so that the page can ask again in place. */
+export const useSession = defineStore('session', () => {
+  const view = ref<Api<'SessionView'> | null>(null)
+  const ended = ref(false)
+  /** Server time minus this browser's, ms: clocks are told by the server. */
+  const clockOffset = ref(0)
+
+  function take(next: Api<'SessionView'>) {
+    keepToken(next.token)
+    clockOffset.value = new Date(next.now).getTime() - Date.now()
+    view.value = next
+    if (next.person) ended.value = false
+  }
+
+  async function load() {
+    take(await dataOf(api.GET('/api/session')))
+  }
+
+  async function signIn(name: string, password: string) {
+    if (!view.value) await load()
+    take(await dataOf(api.POST('/api/session', { body: { name, password } })))
+  }
+
+  async function switchTo(personId: number, pin: string) {
+    take(await dataOf(api.POST('/api/session/switch', { body: { personId, pin } })))
+  }
+
+  async function firstOwner(code: string, name: string, password: string) {
+    take(await dataOf(api.POST('/api/session/first-owner', { body: { code, name, password } })))
+  }
+
+  async function signOut() {
+    take(await dataOf(api.DELETE('/api/session')))
+  }
+
+  const person = computed(() => view.value?.person ?? null)
+  const mayBench = computed(() => person.value?.role !== 'Counter')
+  return { view, person, mayBench, ended, clockOffset, load, signIn, switchTo, firstOwner, signOut }
+})

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+
+defineProps<{
+  /** Whether it is shown. */
+  open: boolean
+  /** Its heading. */
+  title: string
+  /** Wide enough for lists. Default: false. */
+  wide?: boolean
+}>()
+const emit = defineEmits<{ close: [] }>()
+</script>
+
+<template>
+  <Dialog :open="open" class="fixed inset-0 z-40" @close="emit('close')">
+    <div class="fixed inset-0 bg-black/45" aria-hidden="true" />
+    <div class="fixed inset-0 overflow-y-auto p-4">
+      <DialogPanel
+        class="mx-auto mt-[8vh] rounded border-2 border-ink bg-sheet p-5"
+        :class="wide ? 'max-w-3xl' : 'max-w-lg'"
+      >
+        <div class="mb-3 flex items-start justify-between gap-3">
+          <DialogTitle as="h2" class="text-xl">{{ title }}</DialogTitle>
+          <button type="button" class="press" @click="emit('close')">Close</button>
+        </div>
+        <slot />
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

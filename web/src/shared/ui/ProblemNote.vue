@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import type { ProblemBody } from '@/shared/api/client'
+
+defineProps<{
+  /** What was refused; null draws nothing. */
+  problem: ProblemBody | null
+  /** Whether the same write can be sent again. Default: false. */
+  canRetry?: boolean
+}>()
+const emit = defineEmits<{ retry: []; dismiss: [] }>()
+</script>
+
+<template>
+  <div
+    v-if="problem"
+    role="alert"
+    :data-code="problem.code"
+    class="rounded border-l-4 border-stop bg-stop-tint p-3 text-ink"
+  >
+    <p class="font-bold">{{ problem.title }}</p>
+    <p>{{ problem.detail }} {{ problem.hint }}</p>
+    <ul v-if="problem.changes.length" class="mt-1 list-disc pl-5">
+      <li v-for="(change, i) in problem.changes" :key="i">{{ change }}</li>
+    </ul>
+    <div class="mt-2 flex flex-wrap gap-2">
+      <button v-if="canRetry" type="button" class="press" @click="emit('retry')">Try again</button>
+      <button type="button" class="press" @click="emit('dismiss')">Understood</button>
+    </div>
+  </div>
+</template>
