@@ -44,7 +44,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
             Findings = [.. findingParts.Select(f => Finding(f.Path, f.Part))],
             Repairs = [.. repairParts.Select(r => Repair(r.Path, r.Part, outcomes.Keys))],
             Rules = [.. rules.Select(r => Rule(r.Path, r.Part))],
-            Gates = [.. gates.Select(g => new Gate(g.Part.Id, g.Part.Holds, conditions.Read(g.Part.When, $"{g.Path}/when"), g.Part.Reason, g.Part.Lift, g.Part.Overridable))],
+            Gates = [.. gates.Select(g => new Gate(g.Part.Id, g.Part.Holds, conditions.Read(g.Part.When, $"{g.Path}/when"), g.Part.Reason, g.Part.Lift, g.Part.Overridable, g.Part.Quiet))],
             House = new HouseRates
             {
                 Currency = house.Currency,
@@ -102,7 +102,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
             Id = part.Id, Name = part.Name, Station = part.Station, Minutes = part.Minutes, Parts = part.Parts, Operation = part.Operation, Risk = part.Risk,
             How = part.How, Cautions = part.Cautions, Puts = Puts(part), Tags = part.Tags, Easy = part.Easy, When = conditions.Read(part.When, $"{path}/when"),
             Kind = part.Kind,
-            Outcomes = [.. part.Outcomes.Select(o => new FindingOutcome(o.Id, o.Label, o.Proves, Quantity(o.Quantity), o.Says))],
+            Outcomes = [.. part.Outcomes.Select(o => new FindingOutcome(o.Id, o.Label, o.Proves, Quantity(o.Quantity), o.Clears ?? [], o.Says))],
             Rows = [.. part.Rows.Select((r, i) => new LikelihoodRow(Causes(r.For, $"{path}/rows/{i}/for"), Odds(outcomes, r.Odds, $"{path}/rows/{i}/odds"), r.Why))],
             Otherwise = Odds(outcomes, part.Otherwise, $"{path}/otherwise"),
             Sound = Odds(outcomes, part.Sound, $"{path}/sound"),

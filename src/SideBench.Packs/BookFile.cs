@@ -28,7 +28,7 @@ internal sealed record BookFile
 
     internal sealed record QuantityPart(string Label, string Unit, double Min, double Max);
 
-    internal sealed record OutcomePart(string Id, string Label, string Says, bool Proves, QuantityPart? Quantity);
+    internal sealed record OutcomePart(string Id, string Label, string Says, bool Proves, QuantityPart? Quantity, IReadOnlyList<string>? Clears);
 
     internal sealed record RowPart(IReadOnlyList<string> For, Dictionary<string, string> Odds, string Why);
 
@@ -73,5 +73,5 @@ internal sealed record BookFile
 
     internal sealed record RulePart(string Id, string Name, JsonNode When, IReadOnlyList<string> Causes, string Factor, string Why);
 
-    internal sealed record GatePart(string Id, IReadOnlyList<string> Holds, JsonNode When, string Reason, string Lift, bool Overridable);
+    internal sealed record GatePart(string Id, IReadOnlyList<string> Holds, JsonNode When, string Reason, string Lift, bool Overridable, bool Quiet);
 }

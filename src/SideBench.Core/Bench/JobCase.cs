@@ -44,8 +44,14 @@ public sealed class JobCase
     /// <param name="station">The station.</param>
     public bool IsCleared(string station)
     {
-        if (Odds.On(station) >= Book.Book.House.ClearedBelow || !Book.Causes.Any(c => c.Station == station)) return false;
+        if (Odds.On(station) >= Book.Book.House.ClearedBelow) return false;
+        if (State.Timeline.OfType<CaseEvent.Told>().Any(t => SpeaksFor(t, station))) return true;
         return Odds.Evidence.Any(e => e.Kind != "context" && e.Moves.Any(m => m.Station == station && m.After < m.Before))
             || State.Answers.Any(a => Book.Book.Step(a.Body.Finding)?.Station == station);
     }
+
+    private bool SpeaksFor(CaseEvent.Told told, string station) =>
+        Book.IndexOfFinding(told.Finding) is >= 0 and var f
+        && Book.Findings[f].IndexOf(told.Outcome) is >= 0 and var o
+        && Book.Findings[f].Outcomes[o].Clears.Contains(station);
 }

@@ -57,8 +57,9 @@ public sealed record AskedQuantity(string Label, string Unit, double Min, double
 /// <param name="Label">What the button says.</param>
 /// <param name="Proves">Whether it proves that the fault is gone, once a repair was made.</param>
 /// <param name="Quantity">A number that goes with it; null when none.</param>
+/// <param name="Clears">Stations that it speaks for: they are cleared once nothing there is under suspicion.</param>
 /// <param name="Says">The fact as a sentence for the evidence and the hand-over.</param>
-public sealed record FindingOutcome(string Id, string Label, bool Proves, AskedQuantity? Quantity, string Says);
+public sealed record FindingOutcome(string Id, string Label, bool Proves, AskedQuantity? Quantity, IReadOnlyList<string> Clears, string Says);
 
 /// <summary>How likely each answer is under some causes.</summary>
 /// <param name="Causes">The causes it speaks of.</param>

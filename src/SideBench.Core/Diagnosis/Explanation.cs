@@ -4,11 +4,11 @@ namespace SideBench.Core.Diagnosis;
 public static class Explanation
 {
     /// <summary>Why this step is next.</summary>
-    public static string Why(Candidate chosen, bool easy, Posterior odds, IReadOnlyList<Outlook> outlooks)
+    public static string Why(Candidate chosen, bool easy, Posterior odds)
     {
         if (chosen.Step is Repair repair) return WhyRepair(repair, chosen.FixChance ?? 0, odds);
-        var splits = outlooks.Where(o => o.Chance >= 0.02).Take(3).Select(o => Leaves(chosen.Step, o, odds.Book));
-        return (easy ? "An easy check, before any tool. " : "Splits what is left: ") + string.Join("; ", splits) + ".";
+        var costs = $"{chosen.Cost:0.00} now, about {chosen.Expected:0} {odds.Book.Book.House.Currency} from here to a proved fix";
+        return easy ? $"An easy check, before any tool: {costs}." : $"Splits what is left at the least cost: {costs}.";
     }
 
     /// <summary>Why the proof is next.</summary>
@@ -42,16 +42,6 @@ public static class Explanation
             .Select(p => $"{odds.Book.Causes[p.At].Name} ({Percent(odds.Still[p.At])})");
         return $"Ends {string.Join(", ", causes)}: {Percent(chance)} that this mends it, the best chance for its cost.";
     }
-
-    private static string Leaves(BookStep step, Outlook outlook, CaseBook book)
-    {
-        var label = ((Finding)step).Outcomes.First(o => o.Id == outlook.Outcome).Label;
-        var names = outlook.Leaves.Select(l => $"{NameOf(book, l.Station)} {Percent(l.Suspicion)}");
-        return $"“{label}” leaves {(outlook.Leaves.Count == 0 ? "nothing in the book" : string.Join(", ", names))}";
-    }
-
-    private static string NameOf(CaseBook book, string station) =>
-        book.Model.Stations.FirstOrDefault(s => s.Id == station)?.Name.ToLowerInvariant() ?? station;
 
     private static int IndexOf(CaseBook book, string cause)
     {

@@ -49,7 +49,8 @@ public sealed record ContextRule(string Id, string Name, Condition When, IReadOn
 /// <param name="Reason">Why, as a sentence.</param>
 /// <param name="Lift">What would lift it, as a sentence.</param>
 /// <param name="Overridable">Whether a person may go past it with a reason.</param>
-public sealed record Gate(string Id, IReadOnlyList<string> Holds, Condition When, string Reason, string Lift, bool Overridable);
+/// <param name="Quiet">Shown on the step itself only, not among what is held back: it passes as the work goes on.</param>
+public sealed record Gate(string Id, IReadOnlyList<string> Holds, Condition When, string Reason, string Lift, bool Overridable, bool Quiet = false);
 
 /// <summary>The shop's rates by which steps are compared. All are data; handbook's house defaults.</summary>
 public sealed record HouseRates

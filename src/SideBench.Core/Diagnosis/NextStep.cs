@@ -37,7 +37,7 @@ public static class NextStep
             return Plain(AdviceKind.HandBack, Explanation.HandBack(odds), held);
         var kind = best.Step is Repair ? AdviceKind.Mend : AdviceKind.Find;
         var outlooks = Outlooks(best.Step, book, odds, costs);
-        return new Advice(kind, best, Explanation.Why(best, easy.Count > 0, odds, outlooks), outlooks, Others(best, candidates), held, Math.Min(stop, best.Expected));
+        return new Advice(kind, best, Explanation.Why(best, easy.Count > 0, odds), outlooks, Others(best, candidates), held, Math.Min(stop, best.Expected));
     }
 
     private static bool[] HeldRepairs(CaseBook book, Facts facts, IReadOnlyCollection<string> overridden, List<HeldStep> held)

@@ -130,7 +130,7 @@ internal sealed class PosteriorRun(CaseBook book)
         var after = Normalised().Still;
         var moves = book.Causes.Select(c => c.Station).Distinct()
             .Select(station => new Move(station, Sum(before, station), Sum(after, station)))
-            .Where(m => Math.Abs(m.After - m.Before) >= 0.005)
+            .Where(m => Math.Abs(m.After - m.Before) >= 0.01)
             .OrderByDescending(m => Math.Abs(m.After - m.Before))
             .Take(4);
         trail.Add((evidence with { Moves = [.. moves] }, before, after));

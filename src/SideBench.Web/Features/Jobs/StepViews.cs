@@ -31,7 +31,7 @@ public static class StepViews
     /// <summary>Held steps by the reason that holds them.</summary>
     public static IEnumerable<HeldGroupView> HeldGroups(JobCase job) =>
         job.Advice.Held
-            .Where(h => h.Step.Id != job.Advice.Chosen?.Step.Id)
+            .Where(h => !h.Gate.Quiet && h.Step.Id != job.Advice.Chosen?.Step.Id)
             .GroupBy(h => h.Gate.Id)
             .Select(g => new HeldGroupView(g.Key, g.First().Gate.Reason, g.First().Gate.Lift, g.First().Gate.Overridable, [.. g.Select(h => HeldOf(job, h))]));
 

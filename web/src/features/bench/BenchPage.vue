@@ -70,57 +70,61 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
         @retry="desk.retry"
         @dismiss="desk.dismiss"
       />
-      <PathMap :job="job" class="mb-3" @station="station = $event" />
-      <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)_minmax(240px,0.62fr)]">
-        <ClosedCard
-          v-if="job.closedHow"
-          :job="job"
-          :busy="busy"
-          :may-bench="mayBench"
-          @reopen="desk.takeBack({ entry: $event, reason: 'closed too early' })"
-        />
-        <NextCard
-          v-else
-          :job="job"
-          :chosen="chosen"
-          :busy="busy"
-          :may-bench="mayBench"
-          @answer="answer"
-          @mend="mend"
-          @choose="choose"
-          @clear-tray="clearAll"
-          @close="closing = $event"
-        />
-        <div class="space-y-3">
-          <HeldBack
-            :job="job"
-            :may-bench="mayBench"
-            @override="(step, reason) => desk.override({ step, reason })"
-            @consent="(what, by) => desk.consent({ what, by })"
-          />
-          <EvidencePanel
+      <div class="flex flex-col">
+        <PathMap :job="job" class="order-2 mb-3 md:order-1" @station="station = $event" />
+        <div
+          class="order-1 mb-3 grid items-start gap-3 md:order-2 md:mb-0 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)_minmax(240px,0.62fr)]"
+        >
+          <ClosedCard
+            v-if="job.closedHow"
             :job="job"
             :busy="busy"
             :may-bench="mayBench"
-            @take-back="desk.takeBack({ entry: $event, reason: '' })"
+            @reopen="desk.takeBack({ entry: $event, reason: 'closed too early' })"
           />
-        </div>
-        <div class="space-y-3">
-          <TrayPanel
+          <NextCard
+            v-else
             :job="job"
+            :chosen="chosen"
             :busy="busy"
             :may-bench="mayBench"
-            @clear="desk.clearTray({ items: $event })"
-            @put="(label, change, count) => desk.putOnTray({ label, change, count })"
+            @answer="answer"
+            @mend="mend"
+            @choose="choose"
+            @clear-tray="clearAll"
+            @close="closing = $event"
           />
-          <ClocksPanel
-            :job="job"
-            :busy="busy"
-            :may-bench="mayBench"
-            @start="(kind, label, minMinutes) => desk.startClock({ kind, label, minMinutes, maxMinutes: null })"
-            @stop="desk.stopClock({ clock: $event })"
-          />
-          <SpentPanel :job="job" />
+          <div class="space-y-3">
+            <HeldBack
+              :job="job"
+              :may-bench="mayBench"
+              @override="(step, reason) => desk.override({ step, reason })"
+              @consent="(what, by) => desk.consent({ what, by })"
+            />
+            <EvidencePanel
+              :job="job"
+              :busy="busy"
+              :may-bench="mayBench"
+              @take-back="desk.takeBack({ entry: $event, reason: '' })"
+            />
+          </div>
+          <div class="space-y-3">
+            <TrayPanel
+              :job="job"
+              :busy="busy"
+              :may-bench="mayBench"
+              @clear="desk.clearTray({ items: $event })"
+              @put="(label, change, count) => desk.putOnTray({ label, change, count })"
+            />
+            <ClocksPanel
+              :job="job"
+              :busy="busy"
+              :may-bench="mayBench"
+              @start="(kind, label, minMinutes) => desk.startClock({ kind, label, minMinutes, maxMinutes: null })"
+              @stop="desk.stopClock({ clock: $event })"
+            />
+            <SpentPanel :job="job" />
+          </div>
         </div>
       </div>
       <JobActions

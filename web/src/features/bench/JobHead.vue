@@ -21,10 +21,10 @@ const late = computed(
 </script>
 
 <template>
-  <header class="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2">
+  <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
     <span class="rounded bg-ink px-3 py-0.5 font-mono text-xl font-bold text-sheet">{{ job.tag }}</span>
     <h1 class="text-2xl">{{ job.machine }}</h1>
-    <p class="min-w-0 flex-1 basis-72 text-soft">
+    <p class="min-w-0 flex-1 basis-60 text-soft">
       <RouterLink :to="`/records/${job.machineId}`" class="underline underline-offset-3">{{ job.customer }}</RouterLink>
       · “{{ job.words }}”
     </p>

@@ -125,7 +125,8 @@ useKeys(() => [
         :data-other="o.id"
         @click="emit('choose', o)"
       >
-        <span class="keycap">{{ 'AB'[i] }}</span> {{ o.name }}, {{ Math.round(o.minutes) }} min
+        <span class="keycap">{{ 'AB'[i] }}</span> {{ o.name }}
+        <span class="font-mono text-sm">{{ Math.round(o.minutes) }} min</span>
       </button>
     </div>
   </section>

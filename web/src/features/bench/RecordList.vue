@@ -13,7 +13,7 @@ defineProps<{
     <li
       v-for="e in entries"
       :key="e.id"
-      class="grid gap-x-3 py-1.5 sm:grid-cols-[9rem_1fr_9rem]"
+      class="grid gap-x-3 py-1.5 sm:grid-cols-[12rem_1fr_9rem]"
       :data-entry="e.kind"
       :data-taken-back="e.takenBack || undefined"
     >

@@ -35,7 +35,7 @@ const late = computed(() => props.job.promiseAt !== null && new Date(props.job.p
       <span class="col-span-3 flex min-w-0 items-center gap-2 lg:col-span-1">
         <StandingMark :standing="standing" /><span class="truncate">{{ job.headline }}</span>
       </span>
-      <span class="font-mono text-lg font-bold" :class="standing === 'rings' ? 'rings text-stop' : 'text-wait'">{{
+      <span class="font-mono font-bold" :class="standing === 'rings' ? 'rings text-stop' : 'text-wait'">{{
         clock
       }}</span>
       <span class="text-sm" :class="late ? 'font-bold text-stop' : 'text-soft'">

@@ -1,0 +1,75 @@
+// Makes the pictures of docs/screenshots from the demo data. Usage: node pictures.mjs BASE_URL OUT_DIR [name...]
+import { chromium } from '@playwright/test'
+
+const [base, out, ...only] = process.argv.slice(2)
+const desk = { width: 1280, height: 800 }
+const phone = { width: 390, height: 844 }
+const onPlace = (place) => async (page) => {
+  await page.goto(`${base}/today`)
+  await page.locator(`[data-place="${place}"]`).click()
+  await page.getByTestId('bench').waitFor()
+}
+const pictures = [
+  { name: 'sign-in', view: desk, signedOut: true, go: (p) => p.goto(`${base}/sign-in`) },
+  { name: 'today', view: desk, go: (p) => p.goto(`${base}/today`) },
+  { name: 'bench', view: desk, go: onPlace(2) },
+  { name: 'bench-waste', view: desk, go: onPlace(3) },
+  { name: 'bench-lamp-off', view: desk, lamp: 'off', go: onPlace(1) },
+  { name: 'bench-phone', view: phone, go: onPlace(2) },
+  { name: 'take-in', view: desk, go: (p) => p.goto(`${base}/take-in`) },
+  {
+    name: 'tag',
+    view: desk,
+    go: async (p) => {
+      await onPlace(2)(p)
+      await p.getByRole('link', { name: 'Tag', exact: true }).click()
+      await p.getByTestId('tag').waitFor()
+    },
+  },
+  {
+    name: 'hand-over',
+    view: desk,
+    go: async (p) => {
+      await p.goto(`${base}/records?q=fades`)
+      await p.getByText('The first sheet is fine').nth(2).click()
+      await p.getByRole('link', { name: 'Hand-over sheet' }).first().click()
+      await p.getByTestId('hand-over-sheet').waitFor()
+    },
+  },
+  { name: 'record', view: desk, go: (p) => p.goto(`${base}/records/2`) },
+  {
+    name: 'jump',
+    view: desk,
+    go: async (p) => {
+      await p.goto(`${base}/today`)
+      await p.keyboard.press('/')
+      await p.getByRole('combobox').fill('lantern')
+      await p.getByRole('option').nth(2).waitFor()
+    },
+  },
+]
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: '--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync'.split(
+    ' ',
+  ),
+})
+const context = await browser.newContext({ locale: 'en-GB', reducedMotion: 'reduce' })
+const page = await context.newPage()
+await page.goto(`${base}/sign-in`)
+await page.getByLabel('Name').fill('Ines Varga')
+await page.getByLabel('Password').fill('fennmouth-bench')
+await page.getByRole('button', { name: 'Sign in' }).click()
+await page.waitForURL('**/today')
+for (const picture of pictures.filter((p) => only.length === 0 || only.includes(p.name))) {
+  const at = picture.signedOut ? await (await browser.newContext({ locale: 'en-GB' })).newPage() : page
+  await at.setViewportSize(picture.view)
+  if (!picture.signedOut)
+    await at.evaluate((lamp) => localStorage.setItem('side-bench-lamp', lamp), picture.lamp ?? 'on')
+  await picture.go(at)
+  await at.waitForFunction(() => !document.body.textContent.includes('Loading '))
+  await at.evaluate(() => document.fonts.ready)
+  await at.screenshot({ path: `${out}/${picture.name}.png` })
+}
+await browser.close()
