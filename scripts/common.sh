@@ -51,6 +51,7 @@ free_port() {
 cluster_make() {
   local dir=$1
   [ -s "$dir/pg/PG_VERSION" ] && return
+  mkdir -p "$dir"
   (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=' > "$dir/secret")
   rm -rf "$dir/pg"
   mkdir -p "$dir/pg"
@@ -73,7 +74,7 @@ cluster_start() {
   for try in 1 2 3 4 5; do
     PG_PORT=$(free_port)
     ( cd / && exec setsid $(is_root && echo "setpriv --reuid=postgres --regid=postgres --init-groups") "$(pg_bin)/postgres" -D "$dir/pg" \
-        -c listen_addresses=127.0.0.1 -c "port=$PG_PORT" -c unix_socket_directories= "$@" ) >> "$dir/pg.log" 2>&1 9>&- &
+        -c listen_addresses=127.0.0.1 -c "port=$PG_PORT" -c unix_socket_directories= -c shared_buffers=256MB -c jit=off "$@" ) >> "$dir/pg.log" 2>&1 9>&- &
     PG_PID=$!
     while kill -0 "$PG_PID" 2>/dev/null; do
       cluster_answers "$PG_PORT" && return

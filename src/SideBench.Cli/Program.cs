@@ -1,1 +1,17 @@
-Console.WriteLine("soon");
+using SideBench.Cli;
+using SideBench.Cli.Measure;
+
+// The command-line door. ./sidebench prepares the database and hands over to it.
+return args switch
+{
+    ["export", var file] => await ExportCommand.Run(file),
+    ["pg-env"] => PgEnv.Print(),
+    ["measure", .. var options] => await MeasureCommand.Run(options),
+    _ => Usage(),
+};
+
+static int Usage()
+{
+    Console.Error.WriteLine("Usage: ./sidebench measure [--json FILE] | export FILE.csv|FILE.json | backup FILE | restore FILE");
+    return 2;
+}

@@ -1,16 +1,8 @@
-using SideBench.Core.Outcomes;
 using SideBench.Data;
 using SideBench.Data.People;
 using SideBench.Web.Demo;
 using SideBench.Web.Features.Accounts;
-using SideBench.Web.Features.Board;
-using SideBench.Web.Features.Events;
-using SideBench.Web.Features.Jobs;
-using SideBench.Web.Features.Machines;
-using SideBench.Web.Features.Search;
-using SideBench.Web.Features.TakeIn;
 using SideBench.Web.Hosting;
-using SideBench.Web.Problems;
 
 var database = Settings.Needed(Settings.Database);
 if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop) return 2;
@@ -19,18 +11,7 @@ builder.AddSideBench(shop, database);
 builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = 1 << 20);
 var app = builder.Build();
 app.UseSideBench();
-
-var api = app.MapGroup("/api");
-api.MapAccounts();
-api.MapBoard();
-api.MapTakeIn();
-api.MapJobs();
-api.MapMachines();
-api.MapSearch();
-api.MapEvents();
-api.MapFallback("/{**rest}", () => Results.Json(
-    ProblemResults.Body([new Problem(ProblemCode.NotUnderstood, "", "There is nothing at this address.")]), statusCode: 404, contentType: "application/problem+json"));
-app.MapFallbackToFile("index.html");
+app.MapSideBench();
 
 if (args is ["--describe", var file]) return await Description.Write(app, file);
 Migrator.Run(database);

@@ -111,6 +111,7 @@ CREATE TABLE finds (
 );
 
 CREATE INDEX finds_haystack ON finds USING gin (haystack gin_trgm_ops);
+CREATE INDEX finds_order ON finds (rank, ref_id DESC);
 CREATE INDEX finds_start ON finds (haystack text_pattern_ops);
 
 -- Keys that guard cookies and forms, shared by every server on this database.

@@ -13,7 +13,8 @@ public sealed record Find(string Kind, long Id, string Title, string Detail);
 /// <summary>Search as you type over jobs, machines and customers.</summary>
 public sealed class FindStore(NpgsqlDataSource database)
 {
-    // A trigram index serves three letters and more; shorter starts are served by the ordered one.
+    // Rare words are found by the trigram index, common ones by walking the order until twelve fit; the planner chooses.
+    // One or two letters are too few for trigrams: they are taken as the start of a name, a tag or a serial.
     private const string LongSql = """
         SELECT kind, ref_id, title, detail
         FROM finds

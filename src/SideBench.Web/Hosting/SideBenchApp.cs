@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
 using Microsoft.AspNetCore.RateLimiting;
+using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.Extensions.Options;
 using Npgsql;
 using SideBench.Core.Outcomes;
@@ -43,6 +44,7 @@ public static class SideBenchApp
         services.AddOpenApi("v1");
         services.ConfigureHttpJsonOptions(o => o.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);
         services.AddResponseCompression(o => o.EnableForHttps = true);
+        services.Configure<BrotliCompressionProviderOptions>(o => o.Level = System.IO.Compression.CompressionLevel.Optimal);
         services.AddDataProtection().SetApplicationName("side-bench");
         services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(s =>
             new ConfigureOptions<KeyManagementOptions>(o => o.XmlRepository = s.GetRequiredService<GuardKeys>()));

@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
-import { ref, watchEffect } from 'vue'
+import { defineAsyncComponent, ref, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import SignInAgain from '@/features/accounts/SignInAgain.vue'
-import SwitchDialog from '@/features/accounts/SwitchDialog.vue'
 import { useEvents } from '@/shared/state/useEvents'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
 import BenchStrip from './BenchStrip.vue'
 import DrawerRail from './DrawerRail.vue'
-import JumpPalette from './JumpPalette.vue'
-import KeysOverlay from './KeysOverlay.vue'
 import LiveLine from './LiveLine.vue'
+
+// Dialogs come when they are first needed, so that the first view is light.
+const JumpPalette = defineAsyncComponent(() => import('./JumpPalette.vue'))
+const KeysOverlay = defineAsyncComponent(() => import('./KeysOverlay.vue'))
+const SignInAgain = defineAsyncComponent(() => import('@/features/accounts/SignInAgain.vue'))
+const SwitchDialog = defineAsyncComponent(() => import('@/features/accounts/SwitchDialog.vue'))
 
 const route = useRoute()
 const router = useRouter()
@@ -53,9 +55,9 @@ async function leave() {
         <RouterView :key="route.path" />
       </main>
     </div>
-    <JumpPalette :open="jumping" @close="jumping = false" />
-    <KeysOverlay :open="showingKeys" @close="showingKeys = false" />
-    <SwitchDialog :open="switching" @close="switching = false" @leave="leave" />
-    <SignInAgain />
+    <JumpPalette v-if="jumping" :open="jumping" @close="jumping = false" />
+    <KeysOverlay v-if="showingKeys" :open="showingKeys" @close="showingKeys = false" />
+    <SwitchDialog v-if="switching" :open="switching" @close="switching = false" @leave="leave" />
+    <SignInAgain v-if="session.ended" />
   </div>
 </template>

@@ -1,0 +1,140 @@
+using System.Diagnostics;
+using System.Text.RegularExpressions;
+using Npgsql;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Simulation;
+
+namespace SideBench.Cli.Measure;
+
+/// <summary>What is timed. Every probe is the real thing a page does; the bare one is its SQL and nothing else.</summary>
+public static partial class Probes
+{
+    private const int Rounds = 500;
+    private const int WarmUp = 200;
+
+    private const string BareJobSql = """
+        SELECT j.job_id, j.tag, j.machine_id, j.customer_id, j.model_id, m.serial, c.name, j.complaint, j.words, j.version,
+               j.place, j.standing, j.headline, j.clock_ends_at, j.promise_at, j.opened_at, j.closed_at, j.closed_how, j.handed_over_at
+        FROM jobs j
+        JOIN machines m ON m.machine_id = j.machine_id
+        JOIN customers c ON c.customer_id = j.customer_id
+        WHERE j.job_id = $1
+        """;
+
+    private const string BareEntriesSql = """
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        FROM entries
+        WHERE job_id = $1
+        ORDER BY version
+        """;
+
+    /// <summary>The bench page's data on a large and a small shop, and its bare SQL on the large one, in turn.</summary>
+    public static async Task<(Timing Page, Timing Bare, Timing SmallPage)> BenchPage(ScratchServer large, ScratchServer small)
+    {
+        await using var database = NpgsqlDataSource.Create(large.Connection);
+        var rounds = Jobs(large, WarmUp + Rounds).Zip(Jobs(small, WarmUp + Rounds)).ToList();
+        List<double> page = [], bare = [], smallPage = [];
+        foreach (var (job, smallJob) in rounds)
+        {
+            page.Add(await Time(() => large.Client.Read($"/api/jobs/{job}")));
+            bare.Add(await Time(() => Bare(database, job)));
+            smallPage.Add(await Time(() => small.Client.Read($"/api/jobs/{smallJob}")));
+        }
+
+        return (new Timing(page.Skip(WarmUp)), new Timing(bare.Skip(WarmUp)), new Timing(smallPage.Skip(WarmUp)));
+    }
+
+    /// <summary>Search as you type.</summary>
+    public static async Task<Timing> Search(ScratchServer server)
+    {
+        string[] words = ["alder", "X-0004", "fades", "tolling bro", "heron", "413", "quartet", "waste ink", "zzz", "pellow six"];
+        var typed = words.SelectMany(w => Enumerable.Range(1, w.Length).Select(n => Uri.EscapeDataString(w[..n]))).ToList();
+        foreach (var q in typed) await server.Client.Read($"/api/find?q={q}");
+        return await Timing.Of(Enumerable.Repeat(typed, 4).SelectMany(t => t), q => server.Client.Read($"/api/find?q={q}"));
+    }
+
+    /// <summary>One answer: append, fold, next step, notify, and the page that comes back.</summary>
+    public static async Task<Timing> Answers(ScratchServer server)
+    {
+        var open = Enumerable.Range(server.Jobs - ScratchShop.OpenJobs + 1, ScratchShop.OpenJobs).ToList();
+        foreach (var job in open.Take(60)) await server.Client.Answer(await server.Client.Bench(job));
+        var times = new List<double>();
+        foreach (var job in open.Skip(60))
+        {
+            var view = await server.Client.Bench(job);
+            var answered = false;
+            var time = await Time(async () => answered = await server.Client.Answer(view));
+            if (answered) times.Add(time);
+        }
+
+        return new Timing(times);
+    }
+
+    /// <summary>The next step alone, in the core, at every point of many visits.</summary>
+    public static async Task<Timing> NextSteps(ScratchServer server)
+    {
+        var books = server.Books;
+        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, 7, books.Now);
+        var folds = world.Past().SelectMany(job => Enumerable.Range(2, job.Entries.Count - 3).Select(n => job.Entries.Take(n).ToList())).ToList();
+        foreach (var entries in folds.Take(WarmUp)) _ = books.Case(entries).Value.Advice.Kind;
+        return await Timing.Of(folds, entries =>
+        {
+            var job = books.Case(entries).Value;
+            _ = NextStep.Of(job.Odds, job.Facts, job.State.Timeline, job.State.Overridden);
+            return Task.CompletedTask;
+        });
+    }
+
+    /// <summary>Bytes over the wire until the first view stands: page, scripts, styles, Latin fonts, session.</summary>
+    public static async Task<double> FirstView(ScratchServer server)
+    {
+        var (total, html) = await server.Client.Wire("/index.html");
+        var files = AssetPattern().Matches(html).Select(m => m.Value).Distinct().ToList();
+        foreach (var file in files)
+        {
+            var (bytes, text) = await server.Client.Wire(file);
+            total += bytes;
+            if (!file.EndsWith(".css", StringComparison.Ordinal)) continue;
+            foreach (var font in FontPattern().Matches(text).Select(m => m.Value).Distinct()) total += (await server.Client.Wire(font)).Bytes;
+        }
+
+        return (total + (await server.Client.Wire("/api/session")).Bytes) / 1024.0;
+    }
+
+    private static async Task<double> Time(Func<Task> act)
+    {
+        var start = Stopwatch.GetTimestamp();
+        await act();
+        return Stopwatch.GetElapsedTime(start).TotalMilliseconds;
+    }
+
+    private static List<long> Jobs(ScratchServer server, int count)
+    {
+        var chance = new Random(server.Jobs);
+        return [.. Enumerable.Range(0, count).Select(_ => (long)chance.Next(1, server.Jobs - ScratchShop.OpenJobs))];
+    }
+
+    private static async Task Bare(NpgsqlDataSource database, long job)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var batch = new NpgsqlBatch(connection);
+        foreach (var sql in new[] { BareJobSql, BareEntriesSql })
+        {
+            var command = new NpgsqlBatchCommand(sql);
+            command.Parameters.Add(new NpgsqlParameter<long> { TypedValue = job });
+            batch.BatchCommands.Add(command);
+        }
+
+        await using var rows = await batch.ExecuteReaderAsync();
+        var values = new object[32];
+        do
+            while (await rows.ReadAsync()) rows.GetValues(values);
+        while (await rows.NextResultAsync());
+    }
+
+    [GeneratedRegex("/assets/[^\"]+\\.(js|css)")]
+    private static partial Regex AssetPattern();
+
+    [GeneratedRegex("/assets/[a-z-]+-latin-(400|700)-normal-[^)\"']+\\.woff2")]
+    private static partial Regex FontPattern();
+}

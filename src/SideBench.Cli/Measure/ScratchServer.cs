@@ -1,0 +1,85 @@
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging;
+using Npgsql;
+using SideBench.Core.Identity;
+using SideBench.Data;
+using SideBench.Data.People;
+using SideBench.Packs;
+using SideBench.Web.Features.Accounts;
+using SideBench.Web.Features.Jobs;
+using SideBench.Web.Hosting;
+
+namespace SideBench.Cli.Measure;
+
+/// <summary>The real server on a scratch database of a given size, on a loopback port of its own.</summary>
+public sealed class ScratchServer : IAsyncDisposable
+{
+    private const string Password = "measure-only-here";
+    private const int Seed = 90210;
+    private readonly WebApplication app;
+
+    private ScratchServer(WebApplication app, string connection, int jobs, int lines, BenchClient client)
+    {
+        this.app = app;
+        Connection = connection;
+        Jobs = jobs;
+        Lines = lines;
+        Client = client;
+    }
+
+    /// <summary>Where its database is.</summary>
+    public string Connection { get; }
+
+    /// <summary>How many jobs it has.</summary>
+    public int Jobs { get; }
+
+    /// <summary>How many lines its record has.</summary>
+    public int Lines { get; }
+
+    /// <summary>A signed-in browser of it.</summary>
+    public BenchClient Client { get; }
+
+    /// <summary>What the server works with.</summary>
+    public BenchBooks Books => app.Services.GetRequiredService<BenchBooks>();
+
+    /// <summary>Starts one.</summary>
+    /// <param name="root">A connection string to the scratch cluster; a database is made beside it.</param>
+    public static async Task<ScratchServer> Start(Shop shop, string root, int jobs, string webRoot)
+    {
+        var name = $"measure_{jobs}";
+        await using (var admin = new NpgsqlConnection(root))
+        {
+            await admin.OpenAsync();
+            await using var make = new NpgsqlCommand($"CREATE DATABASE {name}", admin);
+            await make.ExecuteNonQueryAsync();
+        }
+
+        var connection = new NpgsqlConnectionStringBuilder(root) { Database = name }.ConnectionString;
+        Migrator.Run(connection);
+        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { WebRootPath = webRoot, EnvironmentName = "Production" });
+        builder.Logging.SetMinimumLevel(LogLevel.Error);
+        builder.AddSideBench(shop, connection);
+        builder.WebHost.UseUrls("http://127.0.0.1:0");
+        var app = builder.Build();
+        app.UseSideBench();
+        app.MapSideBench();
+        var people = app.Services.GetRequiredService<PeopleStore>();
+        for (var i = 1; i <= 2; i++) await people.Add($"Measure {i}", Role.Owner, SignIn.Hash(Password), null, DateTimeOffset.UtcNow, CancellationToken.None);
+        var scratch = new ScratchShop(app.Services.GetRequiredService<BenchBooks>(), app.Services.GetRequiredService<JobDesk>(), Seed);
+        var lines = await scratch.Fill(app.Services.GetRequiredService<NpgsqlDataSource>(), jobs, CancellationToken.None);
+        await app.StartAsync();
+        var client = new BenchClient(new Uri(app.Urls.First()));
+        await client.SignIn("Measure 1", Password);
+        return new ScratchServer(app, connection, jobs, lines, client);
+    }
+
+    /// <inheritdoc/>
+    public async ValueTask DisposeAsync()
+    {
+        Client.Dispose();
+        await app.StopAsync();
+        await app.DisposeAsync();
+    }
+}
