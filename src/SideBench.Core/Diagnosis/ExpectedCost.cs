@@ -89,12 +89,14 @@ internal sealed class ExpectedCost
         return cost;
     }
 
-    /// <summary>Expected cost when this repair is made first, with its proof.</summary>
+    /// <summary>Expected cost when this repair is made first, with its proof. It is not counted on a second time.</summary>
     public double AfterRepair(int r, Posterior odds)
     {
         Span<double> p = stackalloc double[odds.Still.Length];
         for (var c = 0; c < p.Length; c++) p[c] = odds.Still[c] * (1 - book.FixChance[r][c]);
-        return repairCost[r] + Of(p, odds.Unknown);
+        var then = (bool[])held.Clone();
+        then[r] = true;
+        return repairCost[r] + Of(p, odds.Unknown, then);
     }
 
     /// <summary>Chance that a repair ends the fault that is there now.</summary>

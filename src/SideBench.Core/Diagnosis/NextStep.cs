@@ -15,7 +15,7 @@ public static class NextStep
     /// <param name="overridden">Gates gone past with a reason, as <c>gate:step</c>.</param>
     /// <remarks>
     /// Findings are looked ahead by one, repairs by the greedy order of <see cref="ExpectedCost"/>. Easy checks that can
-    /// still tell something come before any tool (handbook 3), the cheapest first; a repair is proved before anything else is tried.
+    /// tell something and pay for themselves come before any tool (handbook 3), the cheapest first; a repair is proved before anything else is tried.
     /// </remarks>
     public static Advice Of(Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden)
     {
@@ -31,7 +31,7 @@ public static class NextStep
         if (proof.Pending is { } pending) return Proving(pending, book, odds, candidates, held, costs);
 
         var stop = costs.Of(odds.Still, odds.Unknown);
-        var easy = candidates.Where(c => IsUsefulEasy(c, book)).ToList();
+        var easy = candidates.Where(c => IsUsefulEasy(c, book) && c.Expected <= stop).ToList();
         var best = easy.Count > 0 ? easy.OrderBy(c => c.Cost).ThenBy(c => c.Expected).First() : candidates.Where(IsUseful).MinBy(c => c.Expected);
         if (best is null || (easy.Count == 0 && best.Expected >= book.Book.House.HandBack))
             return Plain(AdviceKind.HandBack, Explanation.HandBack(odds), held);

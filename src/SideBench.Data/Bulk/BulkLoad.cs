@@ -4,6 +4,7 @@ using SideBench.Core.Identity;
 using SideBench.Core.Logbook;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
+using SideBench.Data.People;
 using SideBench.Data.Record;
 using SideBench.Data.Search;
 
@@ -19,6 +20,7 @@ public sealed record BulkJob(JobId Id, int Tag, IReadOnlyList<Entry> Entries, Jo
 /// <summary>Loads a made-up shop at once, for the demo and for measuring. Into an empty database only.</summary>
 public static class BulkLoad
 {
+    private const string PeopleSql = "COPY people (person_id, name, role, password_hash, pin_hash, created_at) FROM STDIN (FORMAT BINARY)";
     private const string CustomersSql = "COPY customers (customer_id, name, contact) FROM STDIN (FORMAT BINARY)";
     private const string MachinesSql = "COPY machines (machine_id, model_id, serial, customer_id) FROM STDIN (FORMAT BINARY)";
 
@@ -34,11 +36,20 @@ public static class BulkLoad
     private const string FindsSql = "COPY finds (kind, ref_id, title, detail, haystack, rank) FROM STDIN (FORMAT BINARY)";
 
     private const string SequencesSql = """
-        SELECT setval(pg_get_serial_sequence('customers', 'customer_id'), (SELECT max(customer_id) FROM customers)),
+        SELECT setval(pg_get_serial_sequence('people', 'person_id'), (SELECT max(person_id) FROM people)),
+               setval(pg_get_serial_sequence('customers', 'customer_id'), (SELECT max(customer_id) FROM customers)),
                setval(pg_get_serial_sequence('machines', 'machine_id'), (SELECT max(machine_id) FROM machines)),
                setval(pg_get_serial_sequence('jobs', 'job_id'), (SELECT max(job_id) FROM jobs)),
                setval('job_tags', (SELECT max(tag) FROM jobs))
         """;
+
+    /// <summary>Loads people, numbered from 1.</summary>
+    public static async Task People(NpgsqlConnection to, IReadOnlyList<PersonRow> people, DateTimeOffset at, CancellationToken cancel)
+    {
+        await using var copy = await to.BeginBinaryImportAsync(PeopleSql, cancel);
+        foreach (var p in people) await Row(copy, cancel, p.Id.Value, p.Name, p.Role.ToString(), p.PasswordHash, p.PinHash, at);
+        await copy.CompleteAsync(cancel);
+    }
 
     /// <summary>Loads customers and machines.</summary>
     public static async Task Machines(NpgsqlConnection to, IReadOnlyList<CustomerRow> customers, IReadOnlyList<MachineRow> machines, CancellationToken cancel)

@@ -31,17 +31,17 @@ public static class DemoLoad
         if (await people.Any(cancel)) return;
         var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, Seed, books.Now);
         List<DemoJob> jobs = [.. world.Past(), .. world.Present()];
-        for (var i = 0; i < DemoWorld.People.Count; i++)
-            await people.Add(DemoWorld.People[i].Name, DemoWorld.People[i].Role, SignIn.Hash(Password), SignIn.Hash(Pins[i]), books.Now, cancel);
+        List<PersonRow> persons = [.. DemoWorld.People.Select((p, i) => new PersonRow(new PersonId(i + 1), p.Name, p.Role, SignIn.Hash(Password), SignIn.Hash(Pins[i]), 0, null))];
         await using var connection = await services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(cancel);
+        await using var transaction = await connection.BeginTransactionAsync(cancel);
+        await BulkLoad.People(connection, persons, books.Now, cancel);
         await Load(connection, world, jobs, books, services.GetRequiredService<JobDesk>(), cancel);
+        await transaction.CommitAsync(cancel);
     }
 
-    /// <summary>Loads a world's machines and these jobs of it.</summary>
-    public static async Task Load(
-        NpgsqlConnection connection, DemoWorld world, IReadOnlyList<DemoJob> jobs, BenchBooks books, JobDesk desk, CancellationToken cancel)
+    private static async Task Load(
+        NpgsqlConnection connection, DemoWorld world, List<DemoJob> jobs, BenchBooks books, JobDesk desk, CancellationToken cancel)
     {
-        await using var transaction = await connection.BeginTransactionAsync(cancel);
         List<CustomerRow> customers = [.. world.Customers.Select((c, i) => new CustomerRow(new CustomerId(i + 1), c.Name, c.Contact))];
         List<MachineRow> machines = [.. world.Machines.Select((m, i) => Machine(m, i, customers))];
         var firstTag = Math.Max(1, LastTag + 1 - jobs.Count);
@@ -49,7 +49,6 @@ public static class DemoLoad
         await BulkLoad.Machines(connection, customers, machines, cancel);
         await BulkLoad.Jobs(connection, bulk, Guid.NewGuid, cancel);
         await BulkLoad.Finish(connection, Finds(customers, machines, bulk, books), cancel);
-        await transaction.CommitAsync(cancel);
     }
 
     private static MachineRow Machine(DemoMachine machine, int index, IReadOnlyList<CustomerRow> customers)

@@ -43,6 +43,7 @@ public static class SideBenchApp
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
         services.AddOpenApi("v1");
         services.ConfigureHttpJsonOptions(o => o.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);
+        services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
         services.AddResponseCompression(o => o.EnableForHttps = true);
         services.Configure<BrotliCompressionProviderOptions>(o => o.Level = System.IO.Compression.CompressionLevel.Optimal);
         services.AddDataProtection().SetApplicationName("side-bench");

@@ -1,0 +1,174 @@
+using Npgsql;
+using SideBench.Core.Identity;
+using SideBench.Core.Logbook;
+using SideBench.Core.Outcomes;
+using SideBench.Core.StripDown;
+using SideBench.Data.Jobs;
+using SideBench.Data.Machines;
+using SideBench.Data.Record;
+using SideBench.Data.Search;
+using Xunit;
+
+namespace SideBench.Data.Tests;
+
+public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDatabase>
+{
+    private static readonly CancellationToken Go = CancellationToken.None;
+
+    [Fact]
+    public async Task Add_ThenLoad_GivesTheSameLinesBack()
+    {
+        var (job, _) = await NewJob();
+        await using (var unit = await Unit.Begin(database.Source, Go))
+        {
+            await EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 2, [new EntryBody.Noted("Ümlaut, “quotes” and\nlines")], Go);
+            await unit.Commit(Go);
+        }
+
+        var loaded = await new JobStore(database.Source).Load(job, Go);
+        Assert.Equal(["taken-in", "noted"], loaded!.Entries.Select(e => EntrySentence.KindOf(e.Body)));
+        Assert.Equal("Ümlaut, “quotes” and\nlines", Assert.IsType<EntryBody.Noted>(loaded.Entries[1].Body).Text);
+    }
+
+    [Fact]
+    public async Task UnitThatIsNotCommitted_LeavesNothing()
+    {
+        var (job, _) = await NewJob();
+        await using (var unit = await Unit.Begin(database.Source, Go))
+            await EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 2, [new EntryBody.Noted("lost")], Go);
+        Assert.Single((await new JobStore(database.Source).Load(job, Go))!.Entries);
+    }
+
+    [Fact]
+    public async Task ConnectionKilledInMidWrite_LeavesNothing()
+    {
+        var (job, _) = await NewJob();
+        await using var unit = await Unit.Begin(database.Source, Go);
+        await EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 2, [new EntryBody.Noted("lost")], Go);
+        await database.Count("SELECT count(pg_terminate_backend(pid)) FROM pg_stat_activity WHERE datname = current_database() AND state = 'idle in transaction'");
+        await Assert.ThrowsAnyAsync<NpgsqlException>(() => unit.Commit(Go));
+        Assert.Single((await new JobStore(database.Source).Load(job, Go))!.Entries);
+    }
+
+    [Fact]
+    public async Task SameVersionOrSameKeyTwice_IsRefusedByTheDatabase()
+    {
+        var (job, _) = await NewJob();
+        Assert.Equal("entries_version_once", await Refused(unit => EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 1, [new EntryBody.Noted("x")], Go)));
+        var write = NewWrite();
+        await using (var unit = await Unit.Begin(database.Source, Go))
+        {
+            await EntryStore.Add(unit, write, job, new MachineId(1), 2, [new EntryBody.Noted("x")], Go);
+            await unit.Commit(Go);
+        }
+
+        Assert.Equal("writes_pkey", await Refused(unit => EntryStore.Add(unit, write, job, new MachineId(1), 3, [new EntryBody.Noted("x")], Go)));
+    }
+
+    [Fact]
+    public async Task SerialThatExists_WhateverItsCase_IsASerialProblem()
+    {
+        await NewJob("SERIAL-A1");
+        var error = await Assert.ThrowsAsync<PostgresException>(() => NewJob("serial-a1"));
+        Assert.Equal(ProblemCode.SerialTaken, ConstraintProblems.Of(error)?.Code);
+        Assert.NotNull(await new MachineStore(database.Source).FindBySerial("Serial-a1", Go));
+    }
+
+    [Fact]
+    public async Task SecondOpenJobOnOneMachine_IsAMachineOnBenchProblem()
+    {
+        var (_, machine) = await NewJob();
+        var error = await Assert.ThrowsAsync<PostgresException>(() => NewJob(machine: machine));
+        Assert.Equal(ProblemCode.MachineOnBench, ConstraintProblems.Of(error)?.Code);
+    }
+
+    [Theory]
+    [InlineData("walr", 1)]
+    [InlineData("100%", 1)]
+    [InlineData("0% r", 1)]
+    [InlineData("no_underscore", 0)]
+    [InlineData("wa", 1)]
+    [InlineData("", 0)]
+    public async Task Search_FindsPartsOfWords_AndTakesSignsLiterally(string typed, int expected)
+    {
+        await using (var unit = await Unit.Begin(database.Source, Go))
+        {
+            await FindStore.Put(unit, new Find("customer", 1, "Walrus Works", "100% rag"), "Walrus Works 100% rag", 2, Go);
+            await unit.Commit(Go);
+        }
+
+        Assert.Equal(expected, (await new FindStore(database.Source).Search(typed, Go)).Count(f => f.Title == "Walrus Works"));
+    }
+
+    [Fact]
+    public void EveryKindOfLine_ComesBackFromJson()
+    {
+        EntryBody[] lines =
+        [
+            Intake(1, 1), new EntryBody.Answered("f", "o", "n", "l", "s", 4.5, "ml", 3, [new TrayItem("a", "lid", "open", 1, "shut", ["open"])]),
+            new EntryBody.Mended("r", "n", ["opens"], 3, 4.2m, "pad", "L1", 9, 6, []), new EntryBody.Corrected(4, "oops"),
+            new EntryBody.TrayPutBy(new TrayItem("a", "lid", "open", 1, "", [])), new EntryBody.TrayCleared("a", "lid"), new EntryBody.ClockStarted("c", "dry", "pads", 20, null),
+            new EntryBody.ClockStopped("c"), new EntryBody.WaitSet("parts", "head", DateTimeOffset.UnixEpoch), new EntryBody.PlaceSet(3), new EntryBody.Noted("n"),
+            new EntryBody.Consented("irreversible", "x"), new EntryBody.GateOverridden("g", "s", "r"), new EntryBody.Closed("verified", "c", "", ["lid open"]),
+            new EntryBody.HandedOver("x", 12.5m, "GBP"), new EntryBody.CustomerRegistered(1, "n", "c"), new EntryBody.MachineRegistered(1, "m", "s", 1),
+        ];
+        Assert.Equal(EntryCodec.Kinds.Order(), lines.Select(EntrySentence.KindOf).Order());
+        foreach (var line in lines)
+        {
+            var back = EntryCodec.Read(EntrySentence.KindOf(line), EntryCodec.Write(line));
+            Assert.Equal(EntryCodec.Write(line), EntryCodec.Write(back));
+            Assert.Equal(EntrySentence.Of(line), EntrySentence.Of(back));
+        }
+    }
+
+    [Fact]
+    public void CsvLine_QuotesWhatNeedsIt_AndNeverBeginsAFormula()
+    {
+        var entry = new Entry(new EntryId(5), new JobId(2), 3, new PersonId(1), "=Ines", new DateTimeOffset(2026, 3, 2, 9, 0, 0, TimeSpan.Zero), new EntryBody.Noted("a \"b\", c"));
+        Assert.Equal("5,2,3,2026-03-02T09:00:00.000000Z,'=Ines,noted,\"a \"\"b\"\", c\",\"{\"\"text\"\":\"\"a \\u0022b\\u0022, c\"\"}\"", RecordFiles.CsvLine(entry));
+    }
+
+    [Fact]
+    public async Task NoSqlOfTheDataLayer_ChangesOrRemovesLines()
+    {
+        var sources = Directory.EnumerateFiles(Path.Combine(Root(), "src"), "*.cs", SearchOption.AllDirectories);
+        var texts = await Task.WhenAll(sources.Select(f => File.ReadAllTextAsync(f)));
+        Assert.DoesNotContain(texts, t => System.Text.RegularExpressions.Regex.IsMatch(t, @"(UPDATE|DELETE FROM|TRUNCATE)\s+(entries|writes)\b"));
+    }
+
+    [Fact]
+    public void Migrations_RunAgain_ChangeNothing() => Migrator.Run(database.Connection);
+
+    private async Task<(JobId, MachineId)> NewJob(string? serial = null, MachineId? machine = null)
+    {
+        await database.AddPerson();
+        await using var unit = await Unit.Begin(database.Source, Go);
+        var customer = await MachineStore.AddCustomer(unit, "Kite Loft", "", Go);
+        machine ??= await MachineStore.AddMachine(unit, "marram-duo", serial ?? $"S-{Guid.NewGuid():N}", customer, Go);
+        var (job, tag) = await JobStore.NewId(unit, Go);
+        var intake = Intake(machine.Value.Value, customer.Value);
+        await JobStore.Insert(unit, job, tag, intake, DateTimeOffset.UtcNow, new JobProjection(1, 0, "hands", "", null, null, null, null, null), Go);
+        await EntryStore.Add(unit, NewWrite(), job, machine, 1, [intake], Go);
+        await unit.Commit(Go);
+        return (job, machine.Value);
+    }
+
+    private async Task<string?> Refused(Func<Unit, Task> write)
+    {
+        await using var unit = await Unit.Begin(database.Source, Go);
+        return (await Assert.ThrowsAsync<PostgresException>(() => write(unit))).ConstraintName;
+    }
+
+    private Write NewWrite() => new(Guid.NewGuid(), "print", database.Person, "Ines Varga", DateTimeOffset.UtcNow);
+
+    private static EntryBody.TakenIn Intake(long machine, long customer) => new(
+        machine, customer, "marram-duo", "not-recognised", "It says no cartridge.", "", 2, "compatible", 3, true, "plain", false, new DateOnly(2027, 1, 2), 80m,
+        new DateTimeOffset(2026, 3, 4, 16, 0, 0, TimeSpan.Zero), "lead");
+
+    private static string Root()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx"))) folder = folder.Parent;
+        return folder!.FullName;
+    }
+}

@@ -1,0 +1,95 @@
+using SideBench.Core.Outcomes;
+using Xunit;
+
+namespace SideBench.Packs.Tests;
+
+public class PackReaderTests
+{
+    private static readonly Lazy<IReadOnlyList<PackFile>> House = new(() => PackFolder.Read(Path.Combine(Root(), "packs")).Value);
+
+    [Fact]
+    public void HousePacks_Load_WithNineModelsAndAFullBook()
+    {
+        var shop = PackReader.Read(House.Value).Value;
+        Assert.Equal(9, shop.Models.Count);
+        Assert.Equal(5, shop.Book.Complaints.Count);
+        Assert.True(shop.Book.Causes.Count >= 30 && shop.Book.Findings.Count >= 35 && shop.Book.Repairs.Count >= 25);
+        Assert.All(shop.Book.Findings, f => Assert.All(f.Rows, r => Assert.NotEmpty(r.Why)));
+        Assert.All(shop.Book.Findings, f => Assert.All(f.Rows, r => Assert.Equal(1, r.Probabilities.Sum(), 9)));
+    }
+
+    [Fact]
+    public void EveryCause_CanBeEndedByARepair()
+    {
+        var book = PackReader.Read(House.Value).Value.Book;
+        var ended = book.Repairs.SelectMany(r => r.Fixes).Select(f => f.Cause).ToHashSet();
+        Assert.Empty(book.Causes.Select(c => c.Id).Except(ended));
+    }
+
+    [Fact]
+    public void EveryCodeOfAModel_GoesWithAKnownComplaint()
+    {
+        var shop = PackReader.Read(House.Value).Value;
+        var known = shop.Book.Complaints.Select(c => c.Id).Append("").ToHashSet();
+        Assert.All(shop.Models.Values.SelectMany(m => m.Codes), c => Assert.Contains(c.Complaint, known));
+    }
+
+    [Theory]
+    [InlineData("{ \"causes\": [ ", ProblemCode.PackNotJson, "shop/book/extra.json")]
+    [InlineData("{ \"causes\": [ { \"id\": \"x\" } ] }", ProblemCode.PackNotInSchema, "shop/book/extra.json#/causes/0")]
+    [InlineData(UnknownCause, ProblemCode.PackUnknownName, "shop/book/extra.json#/findings/0/rows/0/for/0")]
+    [InlineData(ImpossibleOdds, ProblemCode.PackImpossibleOdds, "shop/book/extra.json#/findings/0/otherwise")]
+    [InlineData(DefinedTwice, ProblemCode.PackDefinedTwice, "shop/book/extra.json#/causes/0/id")]
+    public void BrokenShopPack_IsRefused_AndTheProblemIsPlaced(string json, ProblemCode code, string path)
+    {
+        var outcome = PackReader.Read([.. House.Value, new PackFile("shop/book/extra.json", PackFileKind.FaultBook, json)]);
+        Assert.Contains(outcome.Problems, p => p.Code == code && p.Path == path);
+    }
+
+    [Fact]
+    public void BrokenFiles_AreAllNamed_NotJustTheFirst()
+    {
+        var outcome = PackReader.Read(
+        [
+            .. House.Value, new PackFile("a.json", PackFileKind.FaultBook, "{"), new PackFile("b.json", PackFileKind.MachineModel, "[]"), new PackFile("c.json", PackFileKind.Card, "nope"),
+        ]);
+        Assert.Superset(new HashSet<string> { "a.json", "c.json" }, outcome.Problems.Select(p => p.Path).ToHashSet());
+        Assert.Contains(outcome.Problems, p => p.Path.StartsWith("b.json", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void ShopPack_AddsToOurs()
+    {
+        var folder = Directory.CreateTempSubdirectory().FullName;
+        Directory.CreateDirectory(Path.Combine(folder, "ours", "book"));
+        File.WriteAllText(Path.Combine(folder, "ours", "pack.json"), """{ "id": "ours", "name": "Ours", "version": 1, "format": 1 }""");
+        File.WriteAllText(Path.Combine(folder, "ours", "book", "causes.json"), """{ "causes": [ { "id": "salt-air", "name": "Salt in the vent", "station": "vent", "rate": "rare", "complaints": { "fades-under-load": "mostly" } } ] }""");
+        var shop = PackReader.Read(PackFolder.Read(Path.Combine(Root(), "packs"), folder).Value).Value;
+        Assert.Contains(shop.Book.Causes, c => c.Id == "salt-air");
+        Directory.Delete(folder, recursive: true);
+    }
+
+    private const string Finding = """
+        { "findings": [ { "id": "x", "name": "X", "station": "vent", "kind": "look", "minutes": 1,
+          "outcomes": [ { "id": "a", "label": "A", "says": "a" }, { "id": "b", "label": "B", "says": "b" } ],
+        """;
+
+    private const string UnknownCause = Finding + """
+          "rows": [ { "for": ["no-such-cause"], "odds": { "a": "mostly" }, "why": "w" } ], "otherwise": { "a": "even" }, "sound": { "a": "even" } } ] }
+        """;
+
+    private const string ImpossibleOdds = Finding + """
+          "rows": [], "otherwise": { "a": "nearly-always", "b": "mostly" }, "sound": { "a": "even" } } ] }
+        """;
+
+    private const string DefinedTwice = """
+        { "causes": [ { "id": "vent-blocked", "name": "again", "station": "vent", "rate": "rare", "complaints": { "fades-under-load": "often" } } ] }
+        """;
+
+    private static string Root()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx"))) folder = folder.Parent;
+        return folder!.FullName;
+    }
+}

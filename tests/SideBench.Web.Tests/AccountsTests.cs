@@ -1,0 +1,107 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.Extensions.DependencyInjection;
+using SideBench.Core.Outcomes;
+using SideBench.Data.Tests;
+using SideBench.Web.Features.Accounts;
+using SideBench.Web.Hosting;
+using SideBench.Web.Problems;
+using Xunit;
+
+namespace SideBench.Web.Tests;
+
+public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
+{
+    private static readonly HashSet<string> OpenToAll = ["/api/session/", "/api/session/first-owner", "/api/{**rest}"];
+
+    [Fact]
+    public async Task EveryAddressOfTheApi_NeedsSignIn()
+    {
+        var stranger = await server.Open("");
+        var routes = server.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
+            .Where(e => e.RoutePattern.RawText!.StartsWith("/api", StringComparison.Ordinal) && !OpenToAll.Contains(e.RoutePattern.RawText!)).ToList();
+        Assert.True(routes.Count > 25, $"{routes.Count} addresses found");
+        foreach (var route in routes)
+        {
+            var path = route.RoutePattern.RawText!.Replace("{id:long}", "1").Replace("{station}", "vent");
+            var post = route.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods.Contains("POST");
+            var answer = post
+                ? await stranger.Http.PostAsJsonAsync(path, new { })
+                : await stranger.Http.GetAsync(path + "?q=a&serial=a&start=a");
+            Assert.True(answer.StatusCode is HttpStatusCode.Unauthorized or HttpStatusCode.BadRequest, $"{path}: {answer.StatusCode}");
+        }
+    }
+
+    [Fact]
+    public async Task WriteWithoutThePagesToken_IsRefused()
+    {
+        var browser = await server.Open();
+        browser.Http.DefaultRequestHeaders.Remove(SideBenchApp.TokenHeader);
+        var (status, body) = await browser.Post("/api/take-in", JobsTests.Intake());
+        Assert.Equal((HttpStatusCode.BadRequest, "token-old"), (status, body.GetProperty("code").GetString()));
+    }
+
+    [Fact]
+    public async Task FiveWrongPasswords_LockTheAccountForAWhile()
+    {
+        var owner = await server.Open();
+        await owner.Post("/api/people", new { name = "Lock Out", role = "Technician", password = "right password", pin = "" });
+        var browser = await server.Open("");
+        for (var i = 0; i < SignIn.MostTries; i++)
+            Assert.Equal(HttpStatusCode.Unauthorized, (await browser.Post("/api/session", new { name = "Lock Out", password = "wrong" })).Status);
+        var (_, body) = await browser.Post("/api/session", new { name = "Lock Out", password = "right password" });
+        Assert.Equal("locked-out", body.GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task Switch_ByPin_ChangesThePerson_AndTheRole()
+    {
+        var browser = await server.Open();
+        var people = (await browser.Get("/api/people")).Body.EnumerateArray().ToList();
+        var mika = people.First(p => p.GetProperty("name").GetString() == "Mika Sund").GetProperty("id").GetInt64();
+        Assert.Equal(HttpStatusCode.Unauthorized, (await browser.Post("/api/session/switch", new { personId = mika, pin = "0000" })).Status);
+        await browser.TakeToken(await browser.Http.PostAsJsonAsync("/api/session/switch", new { personId = mika, pin = "3690" }));
+        var (_, now) = await browser.Get("/api/session");
+        Assert.Equal("Counter", now.GetProperty("person").GetProperty("role").GetString());
+    }
+
+    [Fact]
+    public async Task EmptyShop_MakesItsOwnerByTheOneTimeCode_Once()
+    {
+        await using var database = new ScratchDatabase();
+        await database.InitializeAsync();
+        await using var app = await BenchServer.Run(database.Connection);
+        var code = app.Services.GetRequiredService<FirstOwnerCode>().Shown;
+        var browser = await Browser.Open(new Uri(app.Urls.First()), "");
+        Assert.True((await browser.Get("/api/session")).Body.GetProperty("needsFirstOwner").GetBoolean());
+        var owner = new { code, name = "Wren", password = "a long password" };
+        Assert.Equal(HttpStatusCode.Unauthorized, (await browser.Post("/api/session/first-owner", owner with { code = "AAAA-AAAA" })).Status);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await browser.Post("/api/session/first-owner", owner with { password = "short" })).Status);
+        await browser.TakeToken(await browser.Http.PostAsJsonAsync("/api/session/first-owner", owner));
+        Assert.Equal(HttpStatusCode.Unauthorized, (await browser.Post("/api/session/first-owner", owner with { name = "Second" })).Status);
+        await app.StopAsync();
+    }
+
+    [Fact]
+    public void EveryProblem_HasItsText_WithoutCheerOrBlame()
+    {
+        foreach (var code in Enum.GetValues<ProblemCode>())
+        {
+            var (title, detail, hint) = ProblemText.Of(code);
+            Assert.All(new[] { title, detail, hint }, t => Assert.DoesNotContain("!", t));
+            Assert.NotEmpty(title);
+            Assert.NotEmpty(hint);
+        }
+    }
+
+    [Fact]
+    public async Task OpenApi_DescribesTheApi_WithProblems()
+    {
+        var text = await (await server.Open()).Http.GetStringAsync("/openapi/v1.json");
+        var paths = JsonSerializer.Deserialize<JsonElement>(text).GetProperty("paths");
+        Assert.True(paths.TryGetProperty("/api/jobs/{id}/answers", out var answers));
+        Assert.Contains("application/problem+json", answers.ToString());
+    }
+}

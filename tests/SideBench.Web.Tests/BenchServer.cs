@@ -1,0 +1,98 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging;
+using SideBench.Data.Tests;
+using SideBench.Web.Demo;
+using SideBench.Web.Hosting;
+using Xunit;
+
+namespace SideBench.Web.Tests;
+
+/// <summary>The real server on a database of its own, with the demo world, on a loopback port.</summary>
+public sealed class BenchServer : IAsyncLifetime
+{
+    private readonly ScratchDatabase database = new();
+    private WebApplication app = null!;
+
+    public Uri Address { get; private set; } = null!;
+
+    public IServiceProvider Services => app.Services;
+
+    public string Connection => database.Connection;
+
+    public async ValueTask InitializeAsync()
+    {
+        await database.InitializeAsync();
+        app = await Run(database.Connection);
+        await DemoLoad.Once(app.Services, CancellationToken.None);
+        Address = new Uri(app.Urls.First());
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        await app.StopAsync();
+        await app.DisposeAsync();
+        await database.DisposeAsync();
+    }
+
+    /// <summary>Another server, on whatever database that is.</summary>
+    public static async Task<WebApplication> Run(string connection)
+    {
+        var shop = Settings.LoadShop(Path.Combine(Root(), "packs"), Console.Error)!;
+        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { EnvironmentName = "Production" });
+        builder.Logging.SetMinimumLevel(LogLevel.Critical);
+        builder.AddSideBench(shop, connection);
+        builder.WebHost.UseUrls("http://127.0.0.1:0");
+        var app = builder.Build();
+        app.UseSideBench();
+        app.MapSideBench();
+        await app.StartAsync();
+        return app;
+    }
+
+    /// <summary>A browser, signed in unless the name is empty.</summary>
+    public Task<Browser> Open(string name = "Ines Varga") => Browser.Open(Address, name);
+
+    public static string Root()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx"))) folder = folder.Parent;
+        return folder!.FullName;
+    }
+}
+
+/// <summary>What a browser does: keeps cookies, sends the page's token.</summary>
+public sealed class Browser(Uri address)
+{
+    public HttpClient Http { get; } = new(new SocketsHttpHandler { CookieContainer = new CookieContainer() }) { BaseAddress = address };
+
+    public static async Task<Browser> Open(Uri address, string name)
+    {
+        var browser = new Browser(address);
+        await browser.TakeToken(await browser.Http.GetAsync("/api/session"));
+        if (name.Length > 0) await browser.TakeToken(await browser.Http.PostAsJsonAsync("/api/session", new { name, password = DemoLoad.Password }));
+        return browser;
+    }
+
+    public async Task TakeToken(HttpResponseMessage answer)
+    {
+        Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+        var token = (await answer.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("token").GetString();
+        Http.DefaultRequestHeaders.Remove(SideBenchApp.TokenHeader);
+        Http.DefaultRequestHeaders.Add(SideBenchApp.TokenHeader, token);
+    }
+
+    public async Task<(HttpStatusCode Status, JsonElement Body)> Get(string path) => await Read(await Http.GetAsync(path));
+
+    public async Task<(HttpStatusCode Status, JsonElement Body)> Post(string path, object body) => await Read(await Http.PostAsJsonAsync(path, body));
+
+    private static async Task<(HttpStatusCode, JsonElement)> Read(HttpResponseMessage answer)
+    {
+        var text = await answer.Content.ReadAsStringAsync();
+        return (answer.StatusCode, text.Length == 0 ? default : JsonSerializer.Deserialize<JsonElement>(text));
+    }
+}

@@ -1,0 +1,85 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+
+export const password = 'fennmouth-bench'
+
+export async function signIn(page: Page, name = 'Ines Varga') {
+  await page.goto('/sign-in')
+  await page.getByLabel('Name').fill(name)
+  await page.getByLabel('Password').fill(password)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.waitForURL('**/today')
+}
+
+/** Takes a machine in by the form, and stands on its bench page. */
+export async function takeIn(page: Page, serial: string, more: Partial<Intake> = {}) {
+  const intake = {
+    model: 'Marram Quartet A4',
+    customer: 'Kite Loft',
+    complaint: 'Fades under load',
+    moved: true,
+    ...more,
+  }
+  await page.goto('/take-in')
+  await page.getByRole('button', { name: 'Clear the form' }).click()
+  await page.getByLabel('Serial').fill(serial)
+  await page.getByLabel('Model').selectOption({ label: await optionOf(page, 'Model', intake.model) })
+  await page.getByLabel('Name').fill(intake.customer)
+  await page
+    .getByLabel('In the customer’s own words')
+    .fill(intake.words ?? 'The first sheet is fine, the second fades.')
+  await page
+    .getByLabel('Which is it nearest to?')
+    .selectOption({ label: await optionOf(page, 'Which is it nearest to?', intake.complaint) })
+  if (intake.moved) await page.getByRole('group', { name: 'Moved or tipped lately' }).getByText('yes').click()
+  if (intake.ink) await page.getByRole('group', { name: 'Ink in use' }).getByText(intake.ink).click()
+  if (intake.warrantyEnd) await page.getByLabel('Warranty ends').fill(intake.warrantyEnd)
+  await page.getByRole('button', { name: 'Take it in, make its tag' }).click()
+  await page.waitForURL(/\/bench\/\d+\/tag/)
+  const id = Number(/bench\/(\d+)/.exec(page.url())![1])
+  await page.getByRole('link', { name: 'To the bench' }).click()
+  await expect(page.getByTestId('next-card')).toBeVisible()
+  return id
+}
+
+interface Intake {
+  model: string
+  customer: string
+  complaint: string
+  words: string
+  moved: boolean
+  ink: string
+  warrantyEnd: string
+}
+
+async function optionOf(page: Page, label: string, start: string): Promise<string> {
+  const options = page.getByLabel(label).locator('option')
+  await expect(options.filter({ hasText: start })).toHaveCount(1)
+  return (await options.filter({ hasText: start }).first().textContent())!.trim()
+}
+
+export const card = (page: Page) => page.getByTestId('next-card')
+
+export const version = async (page: Page) => Number(await page.getByTestId('bench').getAttribute('data-version'))
+
+/** Waits until the bench page shows a later version than before. */
+export async function after(page: Page, act: () => Promise<void>) {
+  const before = await version(page)
+  await act()
+  await expect.poll(() => version(page)).toBeGreaterThan(before)
+}
+
+/** Chooses a step by its station on the path map, then gives an answer. */
+export async function answerAt(page: Page, station: string, step: string, outcome: string) {
+  await page.locator(`[data-station="${station}"]`).first().click()
+  await page.locator(`[data-choose="${step}"]`).click()
+  await expect(card(page)).toHaveAttribute('data-step', step)
+  await after(page, () => card(page).locator(`[data-outcome="${outcome}"]`).click())
+}
+
+export async function expectNoAxeFindings(page: Page) {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(' | ')}`)).toEqual([])
+}

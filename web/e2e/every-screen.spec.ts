@@ -1,0 +1,96 @@
+import { expect, test } from '@playwright/test'
+import { card, expectNoAxeFindings, signIn } from './bench'
+
+const screens = [
+  { name: 'today', go: '/today' },
+  { name: 'take in', go: '/take-in' },
+  { name: 'records', go: '/records?q=kite' },
+  { name: 'a machine’s record', go: '/records/1' },
+  { name: 'people', go: '/people' },
+  { name: 'nothing there', go: '/no-such-page' },
+]
+
+for (const lamp of ['on', 'off']) {
+  test(`axe finds nothing on any screen, lamp ${lamp}`, async ({ page }) => {
+    await page.goto('/sign-in')
+    await page.evaluate((l) => localStorage.setItem('side-bench-lamp', l), lamp)
+    await expectNoAxeFindings(page)
+    await signIn(page)
+    for (const screen of screens) {
+      await page.goto(screen.go)
+      await expect(page.getByRole('heading').first()).toBeVisible()
+      await expectNoAxeFindings(page)
+    }
+    for (const place of [1, 2, 3, 4]) {
+      await page.goto('/today')
+      await page.locator(`[data-place="${place}"]`).click()
+      await expect(page.getByTestId('bench')).toBeVisible()
+      await expectNoAxeFindings(page)
+    }
+    await page.getByRole('link', { name: 'Hand-over sheet' }).click()
+    await expect(page.getByTestId('hand-over-sheet')).toBeVisible()
+    await expectNoAxeFindings(page)
+    await page.keyboard.press('/')
+    await page.getByRole('combobox').fill('kite')
+    await expect(page.getByRole('option').first()).toBeVisible()
+    await expectNoAxeFindings(page)
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog')).toContainText('jump anywhere')
+    await expectNoAxeFindings(page)
+  })
+}
+
+for (const view of [
+  { name: 'phone', width: 390, height: 844 },
+  { name: 'tablet', width: 820, height: 1180 },
+  { name: 'desk', width: 1280, height: 800 },
+]) {
+  test(`nothing is cut off and every press is large enough at ${view.name} width`, async ({ page }) => {
+    await page.setViewportSize(view)
+    await signIn(page)
+    for (const go of ['/today', '/take-in', '/records/1', 'place']) {
+      if (go === 'place') {
+        await page.goto('/today')
+        await page.locator('[data-place="2"]').click()
+        await expect(card(page)).toBeVisible()
+      } else await page.goto(go)
+      await expect(page.getByRole('heading').first()).toBeVisible()
+      const wide = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
+      expect(wide, go).toBeLessThanOrEqual(0)
+      const small = await page.evaluate(() =>
+        [...document.querySelectorAll('main button, main a.press, main [role=button]')]
+          .filter((e) => e.getClientRects().length > 0 && e.getBoundingClientRect().height < 43.5)
+          .map((e) => `${e.textContent?.trim().slice(0, 30)} ${e.getBoundingClientRect().height}`),
+      )
+      expect(small, go).toEqual([])
+    }
+  })
+}
+
+test('keys: digits answer, Alt and a digit changes the place, slash jumps', async ({ page }) => {
+  await signIn(page)
+  await page.keyboard.press('Alt+2')
+  await expect(page.getByRole('heading', { name: 'Marram Quartet A4' })).toBeVisible()
+  await page.keyboard.press('Alt+3')
+  await expect(page.getByRole('heading', { name: 'Tolling Folio 3' })).toBeVisible()
+  await page.keyboard.press('/')
+  await page.getByRole('combobox').fill('mono pair')
+  await expect(page.getByRole('option').first()).toContainText('Pellow Mono Pair')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Pellow Mono Pair' })).toBeVisible()
+})
+
+test('people switch at one bench by PIN, and the counter looks on', async ({ page }) => {
+  await signIn(page)
+  await page.keyboard.press('Alt+2')
+  await expect(card(page)).toBeVisible()
+  await page.keyboard.press('p')
+  await page.getByRole('button', { name: /Mika Sund/ }).click()
+  await page.getByLabel('PIN of Mika Sund').fill('3690')
+  await page.getByRole('button', { name: 'Switch', exact: true }).click()
+  await expect(page.getByText('The counter looks on: a technician answers.')).toBeVisible()
+  await expect(card(page).locator('[data-outcome]').first()).toBeDisabled()
+})
