@@ -72,6 +72,7 @@ for (const view of [
 
 test('keys: digits answer, Alt and a digit changes the place, slash jumps', async ({ page }) => {
   await signIn(page)
+  await expect(page.locator('[data-place="2"]')).toBeVisible()
   await page.keyboard.press('Alt+2')
   await expect(page.getByRole('heading', { name: 'Marram Quartet A4' })).toBeVisible()
   await page.keyboard.press('Alt+3')
@@ -85,6 +86,7 @@ test('keys: digits answer, Alt and a digit changes the place, slash jumps', asyn
 
 test('people switch at one bench by PIN, and the counter looks on', async ({ page }) => {
   await signIn(page)
+  await expect(page.locator('[data-place="2"]')).toBeVisible()
   await page.keyboard.press('Alt+2')
   await expect(card(page)).toBeVisible()
   await page.keyboard.press('p')

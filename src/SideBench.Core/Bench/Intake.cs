@@ -22,14 +22,14 @@ public static class Intake
 
     /// <summary>All problems of a take-in; empty when it can be written.</summary>
     /// <param name="intake">What was told.</param>
-    /// <param name="model">The machine's model.</param>
+    /// <param name="model">The machine's model; null when it is not known.</param>
     /// <param name="complaint">The complaint; null when no such complaint is in the book.</param>
     /// <param name="today">The date.</param>
-    public static List<Problem> Problems(EntryBody.TakenIn intake, MachineModel model, Complaint? complaint, DateOnly today)
+    public static List<Problem> Problems(EntryBody.TakenIn intake, MachineModel? model, Complaint? complaint, DateOnly today)
     {
         var problems = new List<Problem>();
         if (complaint is null) problems.Add(new Problem(ProblemCode.UnknownWord, "/complaint", intake.Complaint));
-        else if (!complaint.When.Holds(new Facts { Model = model, Context = new Dictionary<string, string>() }))
+        else if (model is not null && !complaint.When.Holds(new Facts { Model = model, Context = new Dictionary<string, string>() }))
             problems.Add(new Problem(ProblemCode.ComplaintDoesNotFit, "/complaint", complaint.Name, model.FullName));
         Text(problems, intake.Words, "/words", LongestText, needed: true);
         Text(problems, intake.Tried, "/tried", LongestText, needed: false);

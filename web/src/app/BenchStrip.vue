@@ -20,8 +20,8 @@ onKeyStroke(
   (event) => event.altKey && /^Digit[1-9]$/.test(event.code),
   (event) => {
     event.preventDefault()
-    const job = places.value[Number(event.code.slice(5)) - 1]?.job
-    void router.push(job ? `/bench/${job.id}` : '/take-in')
+    const at = places.value[Number(event.code.slice(5)) - 1]
+    if (at) void router.push(at.job ? `/bench/${at.job.id}` : '/take-in')
   },
 )
 </script>

@@ -60,7 +60,10 @@ function go(hit: { to: string } | null) {
   <Dialog :open="open" class="fixed inset-0 z-50" @close="emit('close')">
     <div class="fixed inset-0 bg-black/45" aria-hidden="true" />
     <div class="fixed inset-0 overflow-y-auto p-4">
-      <DialogPanel class="mx-auto mt-[8vh] max-w-xl rounded border-2 border-ink bg-sheet p-3">
+      <DialogPanel
+        class="mx-auto mt-[8vh] max-w-xl rounded border-2 border-ink bg-sheet p-3"
+        @keydown.esc.capture.stop.prevent="emit('close')"
+      >
         <Combobox :model-value="null" nullable @update:model-value="go">
           <ComboboxLabel class="mb-1 block font-bold">Jump to a machine, customer, tag or drawer</ComboboxLabel>
           <ComboboxInput class="field text-lg" autocomplete="off" @change="typed = $event.target.value" />

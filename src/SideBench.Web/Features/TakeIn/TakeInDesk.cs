@@ -30,8 +30,7 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
         var modelId = known.Machine?.ModelId ?? request.ModelId ?? "";
         if (!books.Shop.Models.TryGetValue(modelId, out var model)) problems.Add(new Problem(ProblemCode.UnknownModel, "/modelId", modelId));
         var intake = IntakeOf(request, modelId);
-        if (model is not null)
-            problems.AddRange(Intake.Problems(intake, model, books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == request.Complaint), books.Today));
+        problems.AddRange(Intake.Problems(intake, model, books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == request.Complaint), books.Today));
         if (problems.Count > 0) return ProblemResults.Of(problems);
         try
         {

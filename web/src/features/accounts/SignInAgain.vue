@@ -15,7 +15,6 @@ const problem = ref<ProblemBody | null>(null)
 async function enter() {
   problem.value = null
   try {
-    await session.load()
     await session.signIn(name.value, password.value)
     password.value = ''
     void queries.invalidateQueries()

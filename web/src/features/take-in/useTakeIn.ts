@@ -57,6 +57,8 @@ export function useTakeIn() {
     const start = form.value.customerName.trim()
     customers.value =
       start.length < 2 ? [] : await dataOf(api.GET('/api/take-in/customers', { params: { query: { start } } }))
+    const same = customers.value.filter((c) => c.name.toLowerCase() === start.toLowerCase())
+    if (same.length === 1) chooseCustomer(same[0]!)
   }, 200)
 
   function typeCustomer() {

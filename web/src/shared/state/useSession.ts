@@ -21,7 +21,8 @@ export const useSession = defineStore('session', () => {
   }
 
   async function signIn(name: string, password: string) {
-    if (!view.value) await load()
+    // A fresh token, and no more: the page stays as it is, with what was typed on it.
+    if (!view.value || ended.value) keepToken((await dataOf(api.GET('/api/session'))).token)
     take(await dataOf(api.POST('/api/session', { body: { name, password } })))
   }
 
