@@ -12,6 +12,7 @@ const screens = [
 
 for (const lamp of ['on', 'off']) {
   test(`axe finds nothing on any screen, lamp ${lamp}`, async ({ page }) => {
+    test.setTimeout(240_000)
     await page.goto('/sign-in')
     await page.evaluate((l) => localStorage.setItem('side-bench-lamp', l), lamp)
     await expectNoAxeFindings(page)

@@ -34,7 +34,7 @@ internal sealed class ExpectedCost
 
     /// <summary>
     /// Expected cost of mending by the best chance per money, one repair after another, each with its proof, and handing
-    /// back once no repair is worth its cost. Greedy; exact when every repair ends one cause.
+    /// back at the place where that costs least. Greedy; exact when every repair ends one cause.
     /// </summary>
     /// <param name="still">Chance per cause that it is there; need not add up to 1. Not changed.</param>
     /// <param name="unknown">Chance that it is not in the book, on the same scale.</param>
@@ -46,31 +46,42 @@ internal sealed class ExpectedCost
         Span<double> p = stackalloc double[still.Length];
         still.CopyTo(p);
         Span<bool> used = stackalloc bool[heldThen.Length];
-        double reach = unknown;
+        var reach = unknown;
         foreach (var chance in p) reach += chance;
-        double cost = 0;
+        double spent = 0;
+        var least = reach * handBack;
         while (true)
         {
-            var best = -1;
-            double bestRatio = 0, bestGain = 0;
-            for (var r = 0; r < heldThen.Length; r++)
-            {
-                if (used[r] || heldThen[r]) continue;
-                var row = book.FixChance[r];
-                double gain = 0;
-                for (var c = 0; c < row.Length; c++) gain += p[c] * row[c];
-                var ratio = gain / repairCost[r];
-                if (ratio <= bestRatio) continue;
-                (best, bestRatio, bestGain) = (r, ratio, gain);
-            }
-
-            if (best < 0 || bestGain * handBack <= repairCost[best] * reach) return cost + (reach * handBack);
+            var (best, gain, all) = BestByCost(p, used, heldThen);
+            if (best < 0) return least;
             used[best] = true;
-            cost += reach * repairCost[best];
-            reach -= bestGain;
+            spent += reach * repairCost[best];
+            reach -= gain;
+            least = Math.Min(least, spent + (reach * handBack));
+            // What is left to gain cannot pay for what is spent by now: a later place to stop is no better.
+            if (spent + ((reach - all + gain) * handBack) >= least) return least;
             var fix = book.FixChance[best];
             for (var c = 0; c < fix.Length; c++) p[c] *= 1 - fix[c];
         }
+    }
+
+    // The repair with the most chance per cost, its gain, and what all repairs could still gain at most.
+    private (int Best, double Gain, double All) BestByCost(ReadOnlySpan<double> p, ReadOnlySpan<bool> used, bool[] heldThen)
+    {
+        var best = -1;
+        double bestRatio = 0, bestGain = 0, all = 0;
+        for (var r = 0; r < heldThen.Length; r++)
+        {
+            if (used[r] || heldThen[r]) continue;
+            var row = book.FixChance[r];
+            double gain = 0;
+            for (var c = 0; c < row.Length; c++) gain += p[c] * row[c];
+            all += gain;
+            var ratio = gain / repairCost[r];
+            if (ratio > bestRatio) (best, bestRatio, bestGain) = (r, ratio, gain);
+        }
+
+        return (best, bestGain, all);
     }
 
     /// <summary>Expected cost when this finding is made first, then the best repairs for each answer.</summary>
