@@ -32,6 +32,7 @@ public static class SideBenchApp
     public static void AddSideBench(this WebApplicationBuilder builder, Shop shop, string connectionString)
     {
         var services = builder.Services;
+        builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         services.AddSingleton(shop);
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<BenchBooks>();
