@@ -86,7 +86,7 @@ public class PackReaderTests
         { "causes": [ { "id": "vent-blocked", "name": "again", "station": "vent", "rate": "rare", "complaints": { "fades-under-load": "often" } } ] }
         """;
 
-    private static string Root()
+    internal static string Root()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
         while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx"))) folder = folder.Parent;

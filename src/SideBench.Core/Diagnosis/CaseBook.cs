@@ -27,7 +27,7 @@ public sealed class CaseBook
         FixChance = [.. Repairs.Select(r => FixRow(r, index))];
         Findings = [.. book.Findings.Where(f => ModelAllows(f.When, bare) && (IsProof(f) || Tells(f, index)))];
         Likelihood = [.. Findings.Select(f => Rows(f, index))];
-        Unknown = [.. Likelihood.Select((rows, f) => MeanRow(rows, Findings[f].Outcomes.Count))];
+        Unknown = [.. Likelihood.Select((rows, f) => UnknownRow(rows, Findings[f].Outcomes.Count))];
         StepCost = Findings.Cast<BookStep>().Concat(Repairs).ToDictionary(s => s.Id, s => Diagnosis.StepCost.Of(s, model, book.House));
         GateFindings = (HashSet<string>)[.. book.Gates.Select(g => g.When).Concat(Repairs.Select(r => r.When)).SelectMany(FindingsIn)];
         ProofOf = [.. Repairs.Select(r => IndexOfFinding(r.Proof))];
@@ -57,7 +57,10 @@ public sealed class CaseBook
     /// <summary>[finding][cause][outcome]: chance of the answer.</summary>
     public double[][][] Likelihood { get; }
 
-    /// <summary>[finding][outcome]: chance of the answer when the fault is not in the book: the mean over its causes.</summary>
+    /// <summary>
+    /// [finding][outcome]: chance of the answer when the fault is not in the book: half as the book's causes would show on
+    /// average, half anything (our assumption), so that answers that fit no cause raise it.
+    /// </summary>
     public double[][] Unknown { get; }
 
     /// <summary>[repair][cause]: chance that the cause is gone afterwards.</summary>
@@ -114,14 +117,14 @@ public sealed class CaseBook
         return rows;
     }
 
-    private double[] MeanRow(double[][] rows, int outcomes)
+    private double[] UnknownRow(double[][] rows, int outcomes)
     {
         var total = BaseWeights.Sum();
         var mean = new double[outcomes];
         for (var c = 0; c < rows.Length; c++)
             for (var o = 0; o < outcomes; o++)
                 mean[o] += BaseWeights[c] / total * rows[c][o];
-        return mean;
+        return [.. mean.Select(m => (m + (1.0 / outcomes)) / 2)];
     }
 
     private static IEnumerable<string> FindingsIn(Condition condition) => condition switch

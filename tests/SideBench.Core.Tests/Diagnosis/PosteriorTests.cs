@@ -10,21 +10,21 @@ public class PosteriorTests
     public void Of_TwoCausesOneFinding_IsBayesByHand()
     {
         // Rates 3:1, a share of 0.1 kept for the unknown: priors 0.675, 0.225, 0.1. Answer o0 is likely 0.2 and 0.8;
-        // the unknown takes the mean over causes by rate, 0.75·0.2 + 0.25·0.8 = 0.35. Joint 0.135, 0.18, 0.035; sum 0.35.
+        // the unknown takes half the mean over causes by rate, 0.75·0.2 + 0.25·0.8 = 0.35, half 0.5: 0.425. Joint 0.135, 0.18, 0.0425; sum 0.3575.
         var book = TinyBook.Of([3, 1], [TinyBook.Look("look", 1, [[0.2, 0.8], [0.8, 0.2]])], []);
         var odds = Posterior.Of(book, TinyBook.Facts(book), [new CaseEvent.Told("look", "o0", 1)]);
-        Assert.Equal(0.135 / 0.35, odds.Still[0], 12);
-        Assert.Equal(0.18 / 0.35, odds.Still[1], 12);
-        Assert.Equal(0.035 / 0.35, odds.Unknown, 12);
+        Assert.Equal(0.135 / 0.3575, odds.Still[0], 12);
+        Assert.Equal(0.18 / 0.3575, odds.Still[1], 12);
+        Assert.Equal(0.0425 / 0.3575, odds.Unknown, 12);
     }
 
     [Fact]
     public void Of_RepairThenGoodProof_MovesTheOddsToMended()
     {
-        // One cause, 0.9 to 0.1 unknown; repair ends it at 0.8: still 0.18, mended 0.72. Good proof: ×0.05, ×0.99; unknown ×0.05.
+        // One cause, 0.9 to 0.1 unknown; repair ends it at 0.8: still 0.18, mended 0.72. Good proof: ×0.05, ×0.99; unknown ×(0.05 + 0.5)/2.
         var book = TinyBook.Of([1], [TinyBook.Proof(1)], [TinyBook.Mend("mend", 5, 0, 0.8)]);
         var odds = Posterior.Of(book, TinyBook.Facts(book), [new CaseEvent.Worked("mend", 1), new CaseEvent.Told("proof", "o0", 2)]);
-        var sum = (0.18 * 0.05) + (0.72 * 0.99) + (0.1 * 0.05);
+        var sum = (0.18 * 0.05) + (0.72 * 0.99) + (0.1 * 0.275);
         Assert.Equal(0.72 * 0.99 / sum, odds.Fixed, 12);
     }
 
@@ -60,7 +60,7 @@ public class PosteriorTests
     [Fact]
     public void Of_HundredsOfAnswers_DoesNotRunOutOfNumbers()
     {
-        var looks = Enumerable.Range(0, 400).Select(i => TinyBook.Look($"l{i}", 1, [[0.003, 0.997], [0.002, 0.998]])).ToList();
+        var looks = Enumerable.Range(0, 400).Select(i => TinyBook.Look($"l{i}", 1, [[0.9, 0.1], [0.88, 0.12]])).ToList();
         var book = TinyBook.Of([1, 1], looks, []);
         var odds = Posterior.Of(book, TinyBook.Facts(book), [.. looks.Select((l, i) => new CaseEvent.Told(l.Id, "o0", i))]);
         Assert.True(odds.Still[0] > 0.999, $"{odds.Still[0]}");
