@@ -13,7 +13,10 @@ export function keepToken(value: string) {
 }
 
 /** The typed client of the server. */
-export const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? '' })
+export const api = createClient<paths>({
+  baseUrl: globalThis.location?.origin ?? '',
+  fetch: (request) => globalThis.fetch(request),
+})
 
 api.use({
   onRequest({ request }) {

@@ -1,0 +1,106 @@
+import { mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { nextTick } from 'vue'
+import NextCard from './NextCard.vue'
+import { testBench, testStep } from './madeUp.test'
+
+const show = (props: Partial<InstanceType<typeof NextCard>['$props']> = {}) =>
+  mount(NextCard, {
+    props: { job: testBench(), chosen: null, busy: false, mayBench: true, ...props },
+    attachTo: document.body,
+  })
+
+const press = async (key: string) => {
+  window.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
+  await nextTick()
+}
+
+describe('NextCard', () => {
+  beforeEach(() => setActivePinia(createPinia()))
+
+  it('answers by press and by digit', async () => {
+    const card = show()
+    await card.find('[data-outcome=free]').trigger('click')
+    await press('2')
+    expect(card.emitted('answer')).toEqual([
+      ['free', null],
+      ['hard', null],
+    ])
+    card.unmount()
+  })
+
+  it('sends the number that stands beside the answer, with either decimal mark', async () => {
+    const card = show()
+    await card.find('input').setValue('4,5')
+    await card.find('[data-outcome=hard]').trigger('click')
+    expect(card.emitted('answer')).toEqual([['hard', 4.5]])
+    card.unmount()
+  })
+
+  it('does not take what is no number', async () => {
+    const card = show()
+    await card.find('input').setValue('four')
+    expect(card.find('[data-outcome=hard]').attributes('disabled')).toBeDefined()
+    expect(card.find('input').attributes('aria-invalid')).toBe('true')
+    card.unmount()
+  })
+
+  it('shows cautions before the answers', () => {
+    const text = show().text()
+    expect(text.indexOf('Gloves on.')).toBeLessThan(text.indexOf('Flows freely'))
+  })
+
+  it.each([
+    ['while a write is on its way', { busy: true }],
+    ['for the counter', { mayBench: false }],
+    [
+      'while a gate holds the step',
+      {
+        chosen: testStep({
+          held: {
+            stepId: 'x',
+            stepName: 'x',
+            gate: 'open-no-power',
+            reason: 'The machine is open.',
+            lift: 'Shut it.',
+            overridable: false,
+            spends: '',
+          },
+        }),
+      },
+    ],
+  ])('takes no answer %s', async (_, props) => {
+    const card = show(props)
+    await press('1')
+    expect(card.emitted('answer')).toBeUndefined()
+    expect(card.find('[data-outcome=free]').attributes('disabled')).toBeDefined()
+    card.unmount()
+  })
+
+  it('offers what else was close under letters', async () => {
+    const card = show()
+    await press('a')
+    expect((card.emitted('choose')![0]![0] as { id: string }).id).toBe('line-look')
+    card.unmount()
+  })
+
+  it('marks a repair as done with its lot', async () => {
+    const card = show({
+      chosen: testStep({ id: 'renew-damper', kind: 'repair', part: 'damper', outcomes: [], steps: ['Lift it out.'] }),
+    })
+    expect(card.text()).toContain('Lift it out.')
+    await card.find('input').setValue('L4411')
+    await card.find('[data-testid=done]').trigger('click')
+    expect(card.emitted('mend')).toEqual([['L4411']])
+    card.unmount()
+  })
+
+  it('closes when it is proved', async () => {
+    const job = testBench({ advice: { kind: 'close', step: null, because: 'Proved.', expectedCost: 0, others: [] } })
+    const card = show({ job })
+    await press('1')
+    expect(card.emitted('close')).toEqual([['verified']])
+    card.unmount()
+  })
+})

@@ -1,0 +1,146 @@
+import { mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import ClocksPanel from './ClocksPanel.vue'
+import EvidencePanel from './EvidencePanel.vue'
+import RecordList from './RecordList.vue'
+import SpentPanel from './SpentPanel.vue'
+import StationVial from './StationVial.vue'
+import TrayPanel from './TrayPanel.vue'
+import { testBench, testStation } from './madeUp.test'
+
+const kept = { busy: false, mayBench: true }
+const item = { id: 't1', label: 'folded towel', change: 'inside', count: 1, undo: 'Draw it out.', noPower: true }
+
+beforeEach(() => {
+  setActivePinia(createPinia())
+  vi.useFakeTimers({ now: new Date('2026-03-02T09:00:00Z') })
+})
+afterEach(() => vi.useRealTimers())
+
+describe('StationVial', () => {
+  const show = (station: ReturnType<typeof testStation>) => mount(StationVial, { props: { station, x: 0, y: 0 } })
+
+  it.each([
+    [testStation('vent', 0.41, true), 'leading', 'vent: suspicion 41 %, leading'],
+    [testStation('head', 0.004, false, true), 'cleared', 'head: cleared'],
+    [{ ...testStation('pads', 0), causes: 0 }, 'open', 'pads: nothing in the book'],
+  ])('says its state in words as well as in colour', (station, state, label) => {
+    const vial = show(station)
+    expect(vial.attributes()).toMatchObject({ 'data-state': state, 'aria-label': label })
+  })
+
+  it('opens by click and by key', async () => {
+    const vial = show(testStation('vent', 0.4))
+    await vial.trigger('click')
+    await vial.trigger('keydown', { key: 'Enter' })
+    expect(vial.emitted('press')).toHaveLength(2)
+  })
+})
+
+describe('TrayPanel', () => {
+  it('says when nothing is off, open or inside', () =>
+    expect(mount(TrayPanel, { props: { job: testBench(), ...kept } }).text()).toContain('Clear: nothing is off'))
+
+  it('clears one thing, or all at once', async () => {
+    const tray = mount(TrayPanel, {
+      props: { job: testBench({ tray: [item, { ...item, id: 't2', label: 'lid' }] }), ...kept },
+    })
+    const buttons = tray.findAll('button')
+    await buttons.find((b) => b.text().startsWith('back'))!.trigger('click')
+    await buttons.find((b) => b.text() === 'All back')!.trigger('click')
+    expect(tray.emitted('clear')).toEqual([[['t1']], [['t1', 't2']]])
+  })
+
+  it('gives the counter nothing to press', () =>
+    expect(
+      mount(TrayPanel, { props: { job: testBench({ tray: [item] }), busy: false, mayBench: false } }).findAll('button'),
+    ).toHaveLength(0))
+})
+
+describe('ClocksPanel', () => {
+  const clock = {
+    id: 'c',
+    kind: 'soak',
+    label: 'soak on the cap',
+    startedAt: '2026-03-02T08:30:00Z',
+    endsAt: '2026-03-02T09:00:05Z',
+    latestAt: null as string | null,
+  }
+
+  it('counts down, then rings, by the server’s time', async () => {
+    const clocks = mount(ClocksPanel, { props: { job: testBench({ clocks: [clock] }), ...kept } })
+    expect(clocks.find('[data-clock]').text()).toContain('0:05')
+    expect(clocks.find('[data-rings]').exists()).toBe(false)
+    await vi.advanceTimersByTimeAsync(6000)
+    expect(clocks.find('[data-rings]').text()).toContain('is up')
+  })
+
+  it('warns when a soak is past its longest', () => {
+    const past = { ...clock, endsAt: '2026-03-02T08:40:00Z', latestAt: '2026-03-02T08:59:00Z' }
+    expect(mount(ClocksPanel, { props: { job: testBench({ clocks: [past] }), ...kept } }).text()).toContain(
+      'past its longest',
+    )
+  })
+})
+
+describe('EvidencePanel', () => {
+  const fact = {
+    kind: 'finding',
+    source: 'nozzle-sheet',
+    says: 'Nozzle sheet complete',
+    why: 'A clog takes neighbours.',
+    entry: 12,
+    weight: -1.5,
+    moves: [{ station: 'vent', beforeRatio: 0.3, afterRatio: 0.45 }],
+  }
+
+  it('says what each fact moved, and takes an answer back', async () => {
+    const panel = mount(EvidencePanel, { props: { job: testBench({ evidence: [fact] }), ...kept } })
+    expect(panel.text()).toContain('vent 30 % → 45 %')
+    expect(panel.find('svg').attributes('aria-label')).toBe('clears')
+    await panel.find('button').trigger('click')
+    expect(panel.emitted('takeBack')).toEqual([[12]])
+  })
+
+  it('has nothing to take back from context or on a closed job', () => {
+    const context = { ...fact, kind: 'context', entry: null }
+    expect(
+      mount(EvidencePanel, { props: { job: testBench({ evidence: [context] }), ...kept } })
+        .find('button')
+        .exists(),
+    ).toBe(false)
+    expect(
+      mount(EvidencePanel, { props: { job: testBench({ evidence: [fact], closedHow: 'verified' }), ...kept } })
+        .find('button')
+        .exists(),
+    ).toBe(false)
+  })
+})
+
+describe('SpentPanel', () => {
+  it.each([
+    [20, 'Limit without asking'],
+    [5, 'Past the limit of'],
+  ])('holds what was spent against a limit of %i', (limit, says) => {
+    const job = testBench({ spent: { minutes: 12, parts: 0, inkMl: 0, labour: 8.4, currency: 'GBP', limit } })
+    expect(mount(SpentPanel, { props: { job } }).text()).toContain(says)
+  })
+})
+
+describe('RecordList', () => {
+  it('strikes through what was taken back, and keeps it', () => {
+    const entry = {
+      id: 4,
+      kind: 'answered',
+      says: 'Draw test: hard',
+      at: '2026-03-02T08:00:00Z',
+      person: 'Ines Varga',
+      corrects: null,
+      takenBack: true,
+    }
+    const line = mount(RecordList, { props: { entries: [entry] } }).find('[data-taken-back]')
+    expect(line.text()).toContain('Draw test: hard')
+    expect(line.text()).toContain('taken back')
+  })
+})
