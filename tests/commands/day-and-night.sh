@@ -1,0 +1,61 @@
+#!/usr/bin/env bash
+# The commands as a shop uses them: begin empty, end, begin again, be killed, back up, restore, export; and a broken pack.
+# Prints a line a check; ends with the counts on a line of their own: "checks PASSED FAILED".
+. "$(dirname "$0")/../../scripts/common.sh"
+passed=0 failed=0
+ok() { passed=$((passed + 1)); say "  ok   $1"; }
+bad() { failed=$((failed + 1)); say "  FAIL $1"; }
+holds() { local name=$1; shift; if "$@" >/dev/null 2>&1; then ok "$name"; else bad "$name"; fi; }
+refuses() { local name=$1; shift; if "$@" >/dev/null 2>&1; then bad "$name"; else ok "$name"; fi; }
+
+night=$(mktemp -d); is_root && chmod a+x "$night"
+data="$night/shop" log="$night/start.log" port=$(free_port) START_PID=
+trap '[ -z "$START_PID" ] || kill -TERM "$START_PID" 2>/dev/null; wait 2>/dev/null; rm -rf "$night"' EXIT
+
+answers() { (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; }
+begin() {
+  "$ROOT/start" --data "$data" --port "$port" "$@" > "$log" 2>&1 &
+  START_PID=$!
+  until grep -q 'Ctrl-C stops everything' "$log"; do
+    kill -0 "$START_PID" 2>/dev/null || return 1
+    read -rt 0.05 <> <(:) || true
+  done
+}
+end() { kill -TERM "$START_PID"; wait "$START_PID" 2>/dev/null || true; START_PID=; }
+lines() { "$ROOT/sidebench" export "$night/out.csv" --data "$data" >/dev/null && wc -l < "$night/out.csv"; }
+cluster_runs() { [ -f "$data/pg/postmaster.pid" ] && kill -0 "$(sed -n 1p "$data/pg/postmaster.pid")" 2>/dev/null; }
+
+holds "an empty shop begins" begin --empty
+holds "its console shows a one-time code" grep -qE 'One-time code for the owner.s account: [A-Z2-9]{4}-[A-Z2-9]{4}' "$log"
+holds "the database listens on loopback only" grep -q '^127.0.0.1$' <(sed -n 6p "$data/pg/postmaster.pid")
+refuses "the same records are not opened twice" "$ROOT/start" --data "$data" --port "$(free_port)" --empty
+refuses "a restore over a running shop" "$ROOT/sidebench" restore "$log" --data "$data"
+end
+refuses "nothing listens after the end" answers
+refuses "no database is left running" cluster_runs
+
+rm -rf "$data"
+holds "the demo begins" begin
+end
+before=$(lines)
+holds "the demo has its record" [ "$before" -gt 1000 ]
+holds "it begins again" begin
+kill -KILL "$START_PID"; wait "$START_PID" 2>/dev/null || true; START_PID=
+pkill -KILL -f "SideBench.Web.dll --urls http://127.0.0.1:$port" || true
+holds "it begins again after being killed" begin
+end
+holds "every line is there, once" [ "$(lines)" = "$before" ]
+
+holds "a backup is written" "$ROOT/sidebench" backup "$night/shop.backup" --data "$data"
+holds "it is restored elsewhere" "$ROOT/sidebench" restore "$night/shop.backup" --data "$night/elsewhere"
+holds "what is restored is what was backed up" bash -c "'$ROOT/sidebench' export '$night/back.csv' --data '$night/elsewhere' && cmp '$night/out.csv' '$night/back.csv'"
+refuses "a file that is no backup" "$ROOT/sidebench" restore "$night/out.csv" --data "$night/elsewhere"
+refuses "an export without a known ending" "$ROOT/sidebench" export "$night/out.txt" --data "$data"
+
+mkdir -p "$data/packs/mine/book"
+echo '{ "id": "mine", "name": "Mine", "version": 1, "format": 1 }' > "$data/packs/mine/pack.json"
+echo '{ "rules": [ { "id": "x", "name": "X", "when": { "context": "ink", "is": ["maker"] }, "causes": ["no-such-cause"], "factor": "more", "why": "w" } ] }' > "$data/packs/mine/book/rules.json"
+refuses "a broken pack stops the start" begin
+holds "and is placed" grep -q 'mine/book/rules.json#/rules/0/causes/0' "$log"
+say "checks $passed $failed"
+[ "$failed" -eq 0 ]

@@ -1,0 +1,94 @@
+import { expect, test, type Page } from '@playwright/test'
+import { after, card, signIn, takeIn } from './bench'
+
+interface Story {
+  complaint: string
+  model: string
+  ink?: string
+  /** What each test would show on this machine. */
+  shows: Record<string, string>
+  /** The repair that ends it. */
+  ends: string
+  /** What the sheet says was wrong. */
+  found: string
+}
+
+const stories: Story[] = [
+  {
+    complaint: 'Missing nozzles after idle time',
+    model: 'Marram Duo',
+    shows: {
+      'ink-seen': 'enough', 'just-changed': 'weeks', 'nozzle-sheet': 'scattered', 'cap-look': 'clean', 'ink-kind-ask': 'right',
+      'sheet-after-clean': 'complete', 'pump-test': 'vanishes',
+    },
+    ends: 'clean-light',
+    found: 'Scattered nozzles dried after idle time',
+  },
+  {
+    complaint: 'A blank channel on a refilled machine',
+    model: 'Tolling Folio 3',
+    ink: 'refilled',
+    shows: {
+      'ink-seen': 'enough', 'film-and-tabs': 'none', 'just-changed': 'just', 'nozzle-sheet': 'blank', 'press-home': 'no-change', 'blank-sheet': 'few',
+      'chambers-look': 'air', 'outlet-blot': 'dry', 'vent-look': 'clear', 'rest-sheet': 'complete',
+    },
+    ends: 'prime-cartridge',
+    found: 'Refilled cartridge never primed',
+  },
+  {
+    complaint: 'A cartridge is not recognised',
+    model: 'Pellow Mono Pair',
+    shows: {
+      'panel-code': 'absent', 'film-and-tabs': 'none', 'just-changed': 'weeks', 'number-and-slot': 'right', 'press-home': 'no-change', 'ink-seen': 'enough',
+      'contacts-look': 'inky', 'swap-known-good': 'read', 'good-start': 'read',
+    },
+    ends: 'clean-contacts',
+    found: 'Ink or dirt on the chip contacts',
+  },
+  {
+    complaint: 'Waste counter full',
+    model: 'Pellow Six Tank',
+    shows: {
+      'box-in-again': 'stays', 'reset-history': 'no', 'counter-reading': 'limit', 'pads-weighed': 'full', 'spare-box': 'accepted', 'pads-look': 'soaked',
+      'box-contacts-look': 'clean', 'drain-look': 'on', 'counter-readback': 'ready',
+    },
+    ends: 'renew-box',
+    found: 'Pads or box really full',
+  },
+]
+
+/** Follows the advice to its end, answering as the machine of the story would. */
+async function follow(page: Page, story: Story) {
+  const done: string[] = []
+  for (let i = 0; i < 24; i++) {
+    if (await card(page).getByRole('button', { name: 'Close as verified' }).isVisible()) return done
+    const step = (await card(page).getAttribute('data-step'))!
+    if (await page.getByTestId('step-held').isVisible()) {
+      await after(page, () => page.getByRole('button', { name: 'All back, dry and out: clear the tray' }).click())
+    } else if (await card(page).getByTestId('done').isVisible()) {
+      done.push(step)
+      await after(page, () => card(page).getByTestId('done').click())
+    } else {
+      expect(Object.keys(story.shows), `the story does not say what ${step} shows`).toContain(step)
+      await after(page, () => card(page).locator(`[data-outcome="${story.shows[step]}"]`).click())
+    }
+  }
+  throw new Error(`no end after ${done.join(', ')}`)
+}
+
+for (const story of stories) {
+  test(`${story.complaint} on a ${story.model} is worked through to a verified end`, async ({ page }) => {
+    await signIn(page)
+    await takeIn(page, `E2E-${story.model}`, { ...story, moved: false, words: 'It does not do what it should.' })
+    const done = await follow(page, story)
+    expect(done.at(-1)).toBe(story.ends)
+    await card(page).getByRole('button', { name: 'Close as verified' }).click()
+    const dialog = page.getByRole('dialog')
+    if (await dialog.getByRole('button', { name: 'All back: clear the tray' }).isVisible()) {
+      await dialog.getByRole('button', { name: 'All back: clear the tray' }).click()
+      await expect(dialog.getByText('The tray is not clear')).toBeHidden()
+    }
+    await dialog.getByRole('button', { name: 'Close the job' }).click()
+    await expect(page.getByTestId('hand-over-sheet')).toContainText(story.found)
+  })
+}
