@@ -74,6 +74,7 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         var pointers = body.GetProperty("problems").EnumerateArray().Select(p => p.GetProperty("pointer").GetString()!).ToHashSet();
         Assert.Superset(new HashSet<string> { "/serial", "/customerName", "/complaint", "/words", "/ink", "/idleWeeks" }, pointers);
+        Assert.DoesNotMatch(@"\{\d\}", body.ToString());
         var (_, after) = await browser.Get("/api/board");
         Assert.Equal(before.GetProperty("jobs").GetArrayLength(), after.GetProperty("jobs").GetArrayLength());
     }

@@ -33,6 +33,7 @@ export async function takeIn(page: Page, serial: string, more: Partial<Intake> =
     .selectOption({ label: await optionOf(page, 'Which is it nearest to?', intake.complaint) })
   if (intake.moved) await page.getByRole('group', { name: 'Moved or tipped lately' }).getByText('yes').click()
   if (intake.ink) await page.getByRole('group', { name: 'Ink in use' }).getByText(intake.ink).click()
+  if (intake.idle) await page.getByLabel('Idle, weeks').fill(intake.idle)
   if (intake.warrantyEnd) await page.getByLabel('Warranty ends').fill(intake.warrantyEnd)
   await page.getByRole('button', { name: 'Take it in, make its tag' }).click()
   await page.waitForURL(/\/bench\/\d+\/tag/)
@@ -49,6 +50,7 @@ interface Intake {
   words: string
   moved: boolean
   ink: string
+  idle: string
   warrantyEnd: string
 }
 

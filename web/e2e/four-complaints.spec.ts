@@ -5,6 +5,7 @@ interface Story {
   complaint: string
   model: string
   ink?: string
+  idle?: string
   /** What each test would show on this machine. */
   shows: Record<string, string>
   /** The repair that ends it. */
@@ -17,9 +18,15 @@ const stories: Story[] = [
   {
     complaint: 'Missing nozzles after idle time',
     model: 'Marram Duo',
+    idle: '12',
     shows: {
-      'ink-seen': 'enough', 'just-changed': 'weeks', 'nozzle-sheet': 'scattered', 'cap-look': 'clean', 'ink-kind-ask': 'right',
-      'sheet-after-clean': 'complete', 'pump-test': 'vanishes',
+      'ink-seen': 'enough',
+      'just-changed': 'weeks',
+      'nozzle-sheet': 'scattered',
+      'cap-look': 'clean',
+      'ink-kind-ask': 'right',
+      'sheet-after-clean': 'complete',
+      'pump-test': 'vanishes',
     },
     ends: 'clean-light',
     found: 'Scattered nozzles dried after idle time',
@@ -29,8 +36,16 @@ const stories: Story[] = [
     model: 'Tolling Folio 3',
     ink: 'refilled',
     shows: {
-      'ink-seen': 'enough', 'film-and-tabs': 'none', 'just-changed': 'just', 'nozzle-sheet': 'blank', 'press-home': 'no-change', 'blank-sheet': 'few',
-      'chambers-look': 'air', 'outlet-blot': 'dry', 'vent-look': 'clear', 'rest-sheet': 'complete',
+      'ink-seen': 'enough',
+      'film-and-tabs': 'none',
+      'just-changed': 'just',
+      'nozzle-sheet': 'blank',
+      'press-home': 'no-change',
+      'blank-sheet': 'few',
+      'chambers-look': 'air',
+      'outlet-blot': 'dry',
+      'vent-look': 'clear',
+      'rest-sheet': 'complete',
     },
     ends: 'prime-cartridge',
     found: 'Refilled cartridge never primed',
@@ -39,8 +54,15 @@ const stories: Story[] = [
     complaint: 'A cartridge is not recognised',
     model: 'Pellow Mono Pair',
     shows: {
-      'panel-code': 'absent', 'film-and-tabs': 'none', 'just-changed': 'weeks', 'number-and-slot': 'right', 'press-home': 'no-change', 'ink-seen': 'enough',
-      'contacts-look': 'inky', 'swap-known-good': 'read', 'good-start': 'read',
+      'panel-code': 'absent',
+      'film-and-tabs': 'none',
+      'just-changed': 'weeks',
+      'number-and-slot': 'right',
+      'press-home': 'no-change',
+      'ink-seen': 'enough',
+      'contacts-look': 'inky',
+      'swap-known-good': 'read',
+      'good-start': 'read',
     },
     ends: 'clean-contacts',
     found: 'Ink or dirt on the chip contacts',
@@ -49,8 +71,15 @@ const stories: Story[] = [
     complaint: 'Waste counter full',
     model: 'Pellow Six Tank',
     shows: {
-      'box-in-again': 'stays', 'reset-history': 'no', 'counter-reading': 'limit', 'pads-weighed': 'full', 'spare-box': 'accepted', 'pads-look': 'soaked',
-      'box-contacts-look': 'clean', 'drain-look': 'on', 'counter-readback': 'ready',
+      'box-in-again': 'stays',
+      'reset-history': 'no',
+      'counter-reading': 'limit',
+      'pads-weighed': 'full',
+      'spare-box': 'accepted',
+      'pads-look': 'soaked',
+      'box-contacts-look': 'clean',
+      'drain-look': 'on',
+      'counter-readback': 'ready',
     },
     ends: 'renew-box',
     found: 'Pads or box really full',

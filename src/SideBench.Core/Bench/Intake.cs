@@ -28,7 +28,8 @@ public static class Intake
     public static List<Problem> Problems(EntryBody.TakenIn intake, MachineModel? model, Complaint? complaint, DateOnly today)
     {
         var problems = new List<Problem>();
-        if (complaint is null) problems.Add(new Problem(ProblemCode.UnknownWord, "/complaint", intake.Complaint));
+        if (string.IsNullOrEmpty(intake.Complaint)) problems.Add(new Problem(ProblemCode.Missing, "/complaint"));
+        else if (complaint is null) problems.Add(new Problem(ProblemCode.UnknownWord, "/complaint", intake.Complaint, "the complaints of the fault book"));
         else if (model is not null && !complaint.When.Holds(new Facts { Model = model, Context = new Dictionary<string, string>() }))
             problems.Add(new Problem(ProblemCode.ComplaintDoesNotFit, "/complaint", complaint.Name, model.FullName));
         Text(problems, intake.Words, "/words", LongestText, needed: true);

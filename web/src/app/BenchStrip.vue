@@ -27,7 +27,7 @@ onKeyStroke(
 </script>
 
 <template>
-  <header class="bench-mat flex items-end gap-2 bg-mat px-2 pt-1.5 text-mat-text md:px-3">
+  <header class="bench-mat sticky top-0 z-30 flex items-end gap-2 bg-mat px-2 pt-1.5 text-mat-text md:px-3">
     <RouterLink to="/today" class="hidden w-20 shrink-0 self-center pb-2 leading-tight font-bold md:block">
       Side<br />Bench
       <span class="mt-1 flex gap-1" aria-hidden="true">

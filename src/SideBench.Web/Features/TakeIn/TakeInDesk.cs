@@ -28,7 +28,8 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
         var known = await Known(request, cancel);
         var problems = known.Problems;
         var modelId = known.Machine?.ModelId ?? request.ModelId ?? "";
-        if (!books.Shop.Models.TryGetValue(modelId, out var model)) problems.Add(new Problem(ProblemCode.UnknownModel, "/modelId", modelId));
+        if (modelId.Length == 0) problems.Add(new Problem(ProblemCode.Missing, "/modelId"));
+        if (!books.Shop.Models.TryGetValue(modelId, out var model) && modelId.Length > 0) problems.Add(new Problem(ProblemCode.UnknownModel, "/modelId", modelId));
         var intake = IntakeOf(request, modelId);
         problems.AddRange(Intake.Problems(intake, model, books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == request.Complaint), books.Today));
         if (problems.Count > 0) return ProblemResults.Of(problems);

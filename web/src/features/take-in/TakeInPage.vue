@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nextTick } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/shared/state/useSession'
 import FieldRow from '@/shared/ui/FieldRow.vue'
@@ -33,6 +34,7 @@ const papers = [
 async function send() {
   const job = await takeIn.send()
   if (job) await router.push(`/bench/${job}/tag`)
+  else await nextTick(() => document.querySelector<HTMLElement>('[aria-invalid=true]')?.focus())
 }
 </script>
 

@@ -27,7 +27,7 @@ const late = computed(() => props.job.promiseAt !== null && new Date(props.job.p
       :to="`/bench/${job.id}`"
       class="grid min-h-14 grid-cols-[auto_1fr_auto] items-center gap-x-3 py-1 hover:bg-paper lg:grid-cols-[auto_13rem_1fr_9rem_11rem]"
     >
-      <span class="rounded bg-ink px-2 font-mono text-lg font-bold text-sheet">{{ job.tag }}</span>
+      <span class="justify-self-start rounded bg-ink px-2 font-mono text-lg font-bold text-sheet">{{ job.tag }}</span>
       <span class="min-w-0">
         <strong class="block truncate">{{ job.machine }}</strong>
         <span class="block truncate text-sm text-soft">{{ job.customer }}</span>

@@ -22,7 +22,7 @@ const emit = defineEmits<{ close: [] }>()
       >
         <div class="mb-3 flex items-start justify-between gap-3">
           <DialogTitle as="h2" class="text-xl">{{ title }}</DialogTitle>
-          <button type="button" class="press" @click="emit('close')">Close</button>
+          <button type="button" class="press" @click="emit('close')">Back</button>
         </div>
         <slot />
       </DialogPanel>

@@ -17,8 +17,14 @@ const emit = defineEmits<{ retry: []; dismiss: [] }>()
     :data-code="problem.code"
     class="rounded border-l-4 border-stop bg-stop-tint p-3 text-ink"
   >
-    <p class="font-bold">{{ problem.title }}</p>
-    <p>{{ problem.detail }} {{ problem.hint }}</p>
+    <template v-if="problem.problems.length > 1">
+      <p class="font-bold">{{ problem.problems.length }} things stand in the way</p>
+      <p>Each is marked where it stands. Nothing was written.</p>
+    </template>
+    <template v-else>
+      <p class="font-bold">{{ problem.title }}</p>
+      <p>{{ problem.detail }} {{ problem.hint }}</p>
+    </template>
     <ul v-if="problem.changes.length" class="mt-1 list-disc pl-5">
       <li v-for="(change, i) in problem.changes" :key="i">{{ change }}</li>
     </ul>
