@@ -9,6 +9,7 @@ fail() { printf '%s\n' "$*" >&2; exit 1; }
 is_root() { [ "$(id -u)" -eq 0 ]; }
 
 need_tools() {
+  command -v setpriv >/dev/null && command -v flock >/dev/null || fail "util-linux is missing."
   command -v dotnet >/dev/null || fail "The .NET SDK 10 is missing: install it, then start again."
   command -v npm >/dev/null || fail "Node.js 20 with npm is missing: install it, then start again."
 }
