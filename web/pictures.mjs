@@ -68,7 +68,7 @@ for (const picture of pictures.filter((p) => only.length === 0 || only.includes(
   if (!picture.signedOut)
     await at.evaluate((lamp) => localStorage.setItem('side-bench-lamp', lamp), picture.lamp ?? 'on')
   await picture.go(at)
-  await at.getByRole('heading', { level: 1 }).first().waitFor()
+  await at.locator('h1').first().waitFor({ state: 'attached' })
   await at.waitForFunction(() => !document.body.textContent.includes('Loading '))
   await at.evaluate(() => document.fonts.ready)
   await at.screenshot({ path: `${out}/${picture.name}.png` })

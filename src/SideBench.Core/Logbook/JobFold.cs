@@ -50,7 +50,7 @@ public static class JobFold
         Answers = [.. state.Answers, (entry, body)],
         Tray = [.. state.Tray, .. body.Puts],
         Minutes = state.Minutes + body.Minutes,
-        CounterPct = body.Unit == "% counter" && body.Quantity is { } pct ? pct : state.CounterPct,
+        CounterPct = body.Unit == "% of counter" && body.Quantity is { } pct ? pct : state.CounterPct,
     };
 
     private static JobState Mended(JobState state, EntryBody.Mended body, long entry) => state with

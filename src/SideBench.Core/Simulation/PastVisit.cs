@@ -50,7 +50,7 @@ public static class PastVisit
     private static double? Measured(Finding finding, string outcome, Random chance) => finding.Outcomes[finding.IndexOf(outcome)].Quantity is { } asked
         ? asked.Unit switch
         {
-            "% counter" => outcome is "limit" or "locked" ? 100 : 4 + chance.Next(60),
+            "% of counter" => outcome is "limit" or "locked" ? 100 : 4 + chance.Next(60),
             "g" => 20 + chance.Next(140),
             _ => 1 + chance.Next(5),
         }

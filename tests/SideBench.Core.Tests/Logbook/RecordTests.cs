@@ -35,7 +35,7 @@ public class RecordTests
     {
         // Read 71 %, then a deep clean of 6 %: 77 %.
         var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "missing-after-idle", idleWeeks: 9));
-        entries.Add(TestShop.Line(2, new EntryBody.Answered("counter-reading", "below", "Counter", "Below", "below", 71, "% counter", 1, [])));
+        entries.Add(TestShop.Line(2, new EntryBody.Answered("counter-reading", "below", "Counter", "Below", "below", 71, "% of counter", 1, [])));
         TestShop.Mend(entries, "clean-deep");
         Assert.Equal(77, JobFold.Of(entries).CounterPct);
     }

@@ -81,7 +81,11 @@ public sealed class JobDesk(NpgsqlDataSource database, BenchBooks books)
             .. lines.Select((body, i) => new Entry(ids[i], loaded.Row.Id, first + i, write.Person, write.PersonName, write.At, body)),
         ];
         var job = books.Case(entries).Value;
-        var projection = Projection(job, write.At) with { ClosedAt = job.State.Closing is null ? null : loaded.Row.ClosedAt ?? write.At };
+        var projection = Projection(job, write.At) with
+        {
+            ClosedAt = job.State.Closing is null ? null : loaded.Row.ClosedAt ?? write.At,
+            HandedOverAt = job.State.HandOver is null ? null : loaded.Row.HandedOverAt ?? write.At,
+        };
         await JobStore.Project(unit, loaded.Row.Id, projection, cancel);
         return (loaded.Row with { Version = projection.Version, Place = projection.Place }, entries, job);
     }

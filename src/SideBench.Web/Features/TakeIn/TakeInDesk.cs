@@ -18,6 +18,7 @@ namespace SideBench.Web.Features.TakeIn;
 public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines, EntryStore entries, JobStore jobs, BenchBooks books, JobDesk desk)
 {
     private const int LongestSerial = 60;
+    private const int MostTries = 5;
 
     /// <summary>Takes it in, or says everything that stands in the way.</summary>
     public async Task<IResult> TakeIn(TakeInRequest request, HttpContext http)
@@ -33,13 +34,20 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
         var intake = IntakeOf(request, modelId);
         problems.AddRange(Intake.Problems(intake, model, books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == request.Complaint), books.Today));
         if (problems.Count > 0) return ProblemResults.Of(problems);
-        try
+        for (var tries = 1; ; tries++)
         {
-            return Results.Ok(await Save(request, intake, known, write, model!.FullName, cancel));
-        }
-        catch (PostgresException e) when (e.ConstraintName == "writes_pkey")
-        {
-            return await Replay((await entries.FindWrite(request.Key, cancel))!, write, cancel);
+            try
+            {
+                return Results.Ok(await Save(request, intake, known, write, model!.FullName, cancel));
+            }
+            catch (PostgresException e) when (e.ConstraintName == "writes_pkey")
+            {
+                return await Replay((await entries.FindWrite(request.Key, cancel))!, write, cancel);
+            }
+            catch (PostgresException e) when (e.ConstraintName == "jobs_place_once" && tries < MostTries)
+            {
+                // Somebody took the free place in the same moment: look for the next one.
+            }
         }
     }
 
