@@ -23,6 +23,15 @@ begin() {
 }
 end() { kill -TERM "$START_PID"; wait "$START_PID" 2>/dev/null || true; START_PID=; }
 lines() { "$ROOT/sidebench" export "$night/out.csv" --data "$data" >/dev/null && wc -l < "$night/out.csv"; }
+# says STATUS PATH: whether the server answers so.
+says() {
+  local line
+  exec 4<>"/dev/tcp/127.0.0.1/$port" || return 1
+  printf 'GET %s HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' "$2" >&4
+  read -r line <&4
+  exec 4>&-
+  [[ $line == *" $1 "* ]]
+}
 cluster_runs() { [ -f "$data/pg/postmaster.pid" ] && kill -0 "$(sed -n 1p "$data/pg/postmaster.pid")" 2>/dev/null; }
 
 holds "an empty shop begins" begin --empty
@@ -42,6 +51,10 @@ holds "the demo has its record" [ "$before" -gt 1000 ]
 holds "it begins again" begin
 kill -KILL "$START_PID"; wait "$START_PID" 2>/dev/null || true; START_PID=
 holds "it begins again after being killed" begin
+holds "the server is well" says 200 /health
+kill -KILL "$(sed -n 1p "$data/pg/postmaster.pid")"
+holds "without its database it says so, and lives" says 503 /health
+holds "and so does its API" says 503 /api/session
 end
 holds "every line is there, once" [ "$(lines)" = "$before" ]
 
