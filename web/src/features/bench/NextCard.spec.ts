@@ -103,4 +103,13 @@ describe('NextCard', () => {
     expect(card.emitted('close')).toEqual([['verified']])
     card.unmount()
   })
+
+  it('says that time works while a clock runs, and lets a person answer all the same', () => {
+    const soon = new Date(Date.now() + 90_000).toISOString()
+    const clock = { id: 'c', kind: 'rest', label: 'rest between cleans', startedAt: soon, endsAt: soon, latestAt: null }
+    const card = show({ job: testBench({ clocks: [clock] }) })
+    expect(card.find('[data-testid=wait-note]').text()).toContain('rest between cleans, 1:')
+    expect(card.find('[data-outcome=free]').attributes('disabled')).toBeUndefined()
+    card.unmount()
+  })
 })

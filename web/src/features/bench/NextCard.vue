@@ -5,6 +5,7 @@ import type { Bench, Step } from './useJob'
 import AnswerRow from './AnswerRow.vue'
 import StepMeta from './StepMeta.vue'
 import StepWarnings from './StepWarnings.vue'
+import WaitNote from './WaitNote.vue'
 
 const props = defineProps<{
   /** The job. */
@@ -80,6 +81,7 @@ useKeys(() => [
     </h2>
     <p v-if="!chosen" class="mt-1">{{ job.advice.because }}</p>
     <p v-if="step?.how" class="mt-1 text-soft">{{ step.how }}</p>
+    <WaitNote v-if="step" :job="job" />
     <StepWarnings v-if="step" :step="step" :tray-count="job.tray.length" @clear-tray="emit('clearTray')" />
     <template v-if="step && step.kind === 'repair'">
       <ol v-if="step.steps.length" class="mt-2 list-decimal space-y-1 pl-6">
