@@ -4,7 +4,7 @@ using SideBench.Core.Quantities;
 
 namespace SideBench.Core.Bench;
 
-/// <summary>What goes back with the machine on one page. Handbook 14 and 17.</summary>
+/// <summary>What goes back with the machine on one page.</summary>
 /// <param name="Found">What was found, as sentences.</param>
 /// <param name="NotTheFault">What was looked at and is not the fault.</param>
 /// <param name="Done">What was done.</param>

@@ -5,7 +5,7 @@ using SideBench.Core.Outcomes;
 
 namespace SideBench.Core.Bench;
 
-/// <summary>Checks what was told at take-in. Handbook 3.</summary>
+/// <summary>Checks what was told at take-in.</summary>
 public static class Intake
 {
     /// <summary>The kinds of ink asked for.</summary>

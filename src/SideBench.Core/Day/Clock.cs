@@ -1,6 +1,6 @@
 namespace SideBench.Core.Day;
 
-/// <summary>A wait that runs by itself: settle, dry, rest, soak, charge. Handbook 12.</summary>
+/// <summary>A wait that runs by itself: settle, dry, rest, soak, charge.</summary>
 /// <param name="Id">Unique within the job.</param>
 /// <param name="Kind">What kind of wait.</param>
 /// <param name="Label">What is waited for.</param>

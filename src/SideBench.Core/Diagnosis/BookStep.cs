@@ -38,7 +38,7 @@ public abstract record BookStep
     /// <summary>Words that gates look at, such as <c>head-cleaning</c>, <c>opens</c>, <c>power</c>.</summary>
     public IReadOnlyList<string> Tags { get; init; } = [];
 
-    /// <summary>One of the easy checks that come before any tool. Handbook 3.</summary>
+    /// <summary>One of the easy checks that come before any tool.</summary>
     public bool Easy { get; init; }
 
     /// <summary>When it makes sense at all.</summary>

@@ -42,7 +42,7 @@ public sealed record Complaint(string Id, string Name, string Says, string Proof
 /// <param name="Why">The reason, one line.</param>
 public sealed record ContextRule(string Id, string Name, Condition When, IReadOnlyList<string> Causes, double Factor, string Why);
 
-/// <summary>A hard rule beside the odds. Handbook 13.</summary>
+/// <summary>A hard rule beside the odds.</summary>
 /// <param name="Id">Name used in the record.</param>
 /// <param name="Holds">Steps with any of these tags are held back.</param>
 /// <param name="When">When it holds them.</param>
@@ -52,7 +52,7 @@ public sealed record ContextRule(string Id, string Name, Condition When, IReadOn
 /// <param name="Quiet">Shown on the step itself only, not among what is held back: it passes as the work goes on.</param>
 public sealed record Gate(string Id, IReadOnlyList<string> Holds, Condition When, string Reason, string Lift, bool Overridable, bool Quiet = false);
 
-/// <summary>The shop's rates by which steps are compared. All are data; handbook's house defaults.</summary>
+/// <summary>The shop's rates by which steps are compared. All are data; ours are house defaults.</summary>
 public sealed record HouseRates
 {
     /// <summary>ISO 4217 code of all money.</summary>

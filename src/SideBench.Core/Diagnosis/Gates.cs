@@ -5,7 +5,7 @@ namespace SideBench.Core.Diagnosis;
 /// <param name="Gate">The gate that holds it.</param>
 public sealed record HeldStep(BookStep Step, Gate Gate);
 
-/// <summary>The hard rules beside the odds. Handbook 13.</summary>
+/// <summary>The hard rules beside the odds.</summary>
 public static class Gates
 {
     /// <summary>The first gate that holds a step back now, or null when it is free.</summary>

@@ -15,7 +15,8 @@ public static class NextStep
     /// <param name="overridden">Gates gone past with a reason, as <c>gate:step</c>.</param>
     /// <remarks>
     /// Findings are looked ahead by one, repairs by the greedy order of <see cref="ExpectedCost"/>. Easy checks that can
-    /// tell something and pay for themselves come before any tool (handbook 3), the cheapest first; a repair is proved before anything else is tried.
+    /// tell something and pay for themselves come before any tool, the cheapest first (house default); a repair is proved
+    /// before anything else is tried.
     /// </remarks>
     public static Advice Of(Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden)
     {

@@ -7,7 +7,7 @@ namespace SideBench.Core.Diagnosis;
 /// <param name="Proof">The finding that proves it.</param>
 public sealed record PendingProof(Repair Repair, string Proof);
 
-/// <summary>Whether the last repair is proved: a sheet does not prove a supply repair, full pages do. Handbook 7.</summary>
+/// <summary>Whether the last repair is proved: a sheet does not prove a supply repair, full pages do.</summary>
 /// <param name="Proved">Proved by its own finding, told after it.</param>
 /// <param name="Pending">The repair that waits for proof; null when none was made or its proof failed.</param>
 /// <param name="Repair">The repair that was proved; null when not proved.</param>

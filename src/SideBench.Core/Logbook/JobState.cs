@@ -82,7 +82,7 @@ public sealed record JobState
         Consents = Consents,
     };
 
-    /// <summary>What the job needs now. Handbook 12.</summary>
+    /// <summary>What the job needs now.</summary>
     /// <param name="now">The time.</param>
     public Standing StandingAt(DateTimeOffset now)
     {

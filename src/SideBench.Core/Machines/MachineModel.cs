@@ -46,7 +46,7 @@ public sealed record Operation(string Id, string Name, Millilitres PerChannel, d
 /// <param name="Complaint">The complaint it goes with; empty when none.</param>
 public sealed record PanelCode(string Code, string Says, string Means, string Complaint);
 
-/// <summary>A kind of machine, as data from a pack. Handbook 2.</summary>
+/// <summary>A kind of machine, as data from a pack.</summary>
 public sealed record MachineModel
 {
     /// <summary>Name used in the record, such as <c>marram-quartet-a4</c>.</summary>
@@ -61,7 +61,7 @@ public sealed record MachineModel
     /// <summary>Version of the model's data; rises with every change.</summary>
     public required int Version { get; init; }
 
-    /// <summary>The axes of handbook 2 as words: head, headPlace, spares, delivery, cartridge, panel, waste, chips.</summary>
+    /// <summary>The axes of the trade as words: head, headPlace, spares, delivery, cartridge, panel, waste, chips.</summary>
     public required IReadOnlyDictionary<string, string> Axes { get; init; }
 
     /// <summary>Short facts for the machine's card, such as "tank, piezo".</summary>

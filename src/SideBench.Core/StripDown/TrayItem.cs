@@ -1,6 +1,6 @@
 namespace SideBench.Core.StripDown;
 
-/// <summary>Something that is off, open, unplugged or inside the machine until it is undone. Handbook 11.</summary>
+/// <summary>Something that is off, open, unplugged or inside the machine until it is undone.</summary>
 /// <param name="Id">Unique within the job.</param>
 /// <param name="Label">What it is.</param>
 /// <param name="Change">What was done: off, loose, open, unplugged, plugged, clamped, inside, bridged, wet.</param>
