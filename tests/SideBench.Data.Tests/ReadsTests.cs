@@ -50,8 +50,13 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
     }
 
     [Fact]
-    public async Task JobsOfAMachine_ComeNewestFirst() =>
-        Assert.Empty(await new JobStore(database.Source).OfMachine(new MachineId(999), Go));
+    public async Task OfMachine_ListsItsVisits_AndNoneOfAMachineThatIsNotThere()
+    {
+        await Fill();
+        var store = new JobStore(database.Source);
+        Assert.Equal(503, Assert.Single(await store.OfMachine(new MachineId(3), Go)).Tag);
+        Assert.Empty(await store.OfMachine(new MachineId(999), Go));
+    }
 
     [Fact]
     public async Task People_AreFoundByNameWhateverTheCase_AndTheirTriesAreKept()
@@ -90,19 +95,20 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
     public async Task Write_IsHeardByWhoeverListens()
     {
         await Fill();
-        await using var ear = await database.Source.OpenConnectionAsync();
-        var heard = new TaskCompletionSource<string>();
-        ear.Notification += (_, n) => heard.TrySetResult(n.Payload);
-        await using (var listen = new Npgsql.NpgsqlCommand($"LISTEN {JobStore.Channel}", ear)) await listen.ExecuteNonQueryAsync();
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(10));
+        var listens = new TaskCompletionSource();
+        var heard = new TaskCompletionSource<(long, int)>();
+        var ear = new JobNews(database.Source).Listen(listens.SetResult, (job, version) => heard.TrySetResult((job, version)), limit.Token);
+        await listens.Task.WaitAsync(limit.Token);
         await using (var unit = await Unit.Begin(database.Source, Go))
         {
             await JobStore.Announce(unit, new JobId(2), 7, Go);
             await unit.Commit(Go);
         }
 
-        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(10));
-        while (!heard.Task.IsCompleted) await ear.WaitAsync(limit.Token);
-        Assert.Equal("2:7", await heard.Task);
+        Assert.Equal((2, 7), await heard.Task.WaitAsync(limit.Token));
+        await limit.CancelAsync();
+        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => ear);
     }
 
     // Three jobs: one without a place, one on place 4, one that went home. Loaded by whichever test comes first.

@@ -2,7 +2,9 @@ using System.Diagnostics;
 using System.Text.RegularExpressions;
 using Npgsql;
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Identity;
 using SideBench.Core.Simulation;
+using SideBench.Data.Bulk;
 
 namespace SideBench.Cli.Measure;
 
@@ -11,22 +13,6 @@ public static partial class Probes
 {
     private const int Rounds = 500;
     private const int WarmUp = 200;
-
-    private const string BareJobSql = """
-        SELECT j.job_id, j.tag, j.machine_id, j.customer_id, j.model_id, m.serial, c.name, j.complaint, j.words, j.version,
-               j.place, j.standing, j.headline, j.clock_ends_at, j.promise_at, j.opened_at, j.closed_at, j.closed_how, j.handed_over_at
-        FROM jobs j
-        JOIN machines m ON m.machine_id = j.machine_id
-        JOIN customers c ON c.customer_id = j.customer_id
-        WHERE j.job_id = $1
-        """;
-
-    private const string BareEntriesSql = """
-        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
-        FROM entries
-        WHERE job_id = $1
-        ORDER BY version
-        """;
 
     /// <summary>The bench page's data on a large and a small shop, and its bare SQL on the large one, in turn.</summary>
     public static async Task<(Timing Page, Timing Bare, Timing SmallPage)> BenchPage(ScratchServer large, ScratchServer small)
@@ -37,7 +23,7 @@ public static partial class Probes
         foreach (var (job, smallJob) in rounds)
         {
             page.Add(await Time(() => large.Client.Read($"/api/jobs/{job}")));
-            bare.Add(await Time(() => Bare(database, job)));
+            bare.Add(await Time(() => Scratch.BareJob(database, new JobId(job))));
             smallPage.Add(await Time(() => small.Client.Read($"/api/jobs/{smallJob}")));
         }
 
@@ -112,24 +98,6 @@ public static partial class Probes
     {
         var chance = new Random(server.Jobs);
         return [.. Enumerable.Range(0, count).Select(_ => (long)chance.Next(1, server.Jobs - ScratchShop.OpenJobs))];
-    }
-
-    private static async Task Bare(NpgsqlDataSource database, long job)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var batch = new NpgsqlBatch(connection);
-        foreach (var sql in new[] { BareJobSql, BareEntriesSql })
-        {
-            var command = new NpgsqlBatchCommand(sql);
-            command.Parameters.Add(new NpgsqlParameter<long> { TypedValue = job });
-            batch.BatchCommands.Add(command);
-        }
-
-        await using var rows = await batch.ExecuteReaderAsync();
-        var values = new object[32];
-        do
-            while (await rows.ReadAsync()) rows.GetValues(values);
-        while (await rows.NextResultAsync());
     }
 
     [GeneratedRegex("/assets/[^\"]+\\.(js|css)")]

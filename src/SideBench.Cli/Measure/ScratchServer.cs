@@ -4,7 +4,7 @@ using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging;
 using Npgsql;
 using SideBench.Core.Identity;
-using SideBench.Data;
+using SideBench.Data.Bulk;
 using SideBench.Data.People;
 using SideBench.Packs;
 using SideBench.Web.Features.Accounts;
@@ -48,16 +48,7 @@ public sealed class ScratchServer : IAsyncDisposable
     /// <param name="root">A connection string to the scratch cluster; a database is made beside it.</param>
     public static async Task<ScratchServer> Start(Shop shop, string root, int jobs, string webRoot)
     {
-        var name = $"measure_{jobs}";
-        await using (var admin = new NpgsqlConnection(root))
-        {
-            await admin.OpenAsync();
-            await using var make = new NpgsqlCommand($"CREATE DATABASE {name}", admin);
-            await make.ExecuteNonQueryAsync();
-        }
-
-        var connection = new NpgsqlConnectionStringBuilder(root) { Database = name }.ConnectionString;
-        Migrator.Run(connection);
+        var connection = await Scratch.Make(root, $"measure_{jobs}");
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { WebRootPath = webRoot, EnvironmentName = "Production" });
         builder.Logging.SetMinimumLevel(LogLevel.Error);
         builder.AddSideBench(shop, connection);

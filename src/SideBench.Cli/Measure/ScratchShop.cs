@@ -47,8 +47,7 @@ public sealed class ScratchShop(BenchBooks books, JobDesk desk, int seed)
         var keys = new Random(seed);
         await BulkLoad.Jobs(connection, jobs, () => NewKey(keys), cancel);
         await BulkLoad.Finish(connection, Finds(customers, machines, jobs), cancel);
-        await using var analyze = new NpgsqlCommand("ANALYZE", connection);
-        await analyze.ExecuteNonQueryAsync(cancel);
+        await Scratch.Analyze(connection, cancel);
         return jobs.Sum(j => j.Entries.Count);
     }
 

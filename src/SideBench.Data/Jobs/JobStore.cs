@@ -15,7 +15,7 @@ public sealed class JobStore(NpgsqlDataSource database)
     /// <summary>The channel on which every server hears of writes.</summary>
     public const string Channel = "side_bench";
 
-    private const string OneSql = """
+    internal const string OneSql = """
         SELECT j.job_id, j.tag, j.machine_id, j.customer_id, j.model_id, m.serial, c.name, j.complaint, j.words, j.version,
                j.place, j.standing, j.headline, j.clock_ends_at, j.promise_at, j.opened_at, j.closed_at, j.closed_how, j.handed_over_at
         FROM jobs j

@@ -40,7 +40,7 @@ public static class SideBenchApp
         services.AddSingleton<EntryStore>().AddSingleton<JobStore>().AddSingleton<MachineStore>().AddSingleton<PeopleStore>().AddSingleton<FindStore>();
         services.AddSingleton<GuardKeyStore>().AddSingleton<GuardKeys>();
         services.AddSingleton<JobDesk>().AddSingleton<TakeInDesk>().AddSingleton<SignIn>().AddSingleton<FirstOwnerCode>();
-        services.AddSingleton<EventHub>().AddHostedService<DatabaseEar>();
+        services.AddSingleton<JobNews>().AddSingleton<EventHub>().AddHostedService<DatabaseEar>();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
         services.AddOpenApi("v1");
         services.ConfigureHttpJsonOptions(o => o.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);

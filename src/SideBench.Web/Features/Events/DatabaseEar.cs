@@ -4,7 +4,7 @@ using SideBench.Data.Jobs;
 namespace SideBench.Web.Features.Events;
 
 /// <summary>Listens to the database for writes of any server on it.</summary>
-public sealed class DatabaseEar(NpgsqlDataSource database, EventHub hub, TimeProvider clock, ILogger<DatabaseEar> log) : BackgroundService
+public sealed class DatabaseEar(JobNews news, EventHub hub, TimeProvider clock, ILogger<DatabaseEar> log) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(1);
 
@@ -15,7 +15,7 @@ public sealed class DatabaseEar(NpgsqlDataSource database, EventHub hub, TimePro
         {
             try
             {
-                await Listen(stoppingToken);
+                await news.Listen(() => hub.Tell("{\"all\":true}"), (job, version) => hub.Tell($"{{\"job\":{job},\"version\":{version}}}"), stoppingToken);
             }
             catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
             {
@@ -28,16 +28,4 @@ public sealed class DatabaseEar(NpgsqlDataSource database, EventHub hub, TimePro
             }
         }
     }
-
-    private async Task Listen(CancellationToken cancel)
-    {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        connection.Notification += (_, heard) => hub.Tell(Message(heard.Payload));
-        await using (var listen = new NpgsqlCommand($"LISTEN {JobStore.Channel}", connection)) await listen.ExecuteNonQueryAsync(cancel);
-        hub.Tell("{\"all\":true}");
-        while (true) await connection.WaitAsync(cancel);
-    }
-
-    private static string Message(string payload) =>
-        payload.Split(':') is [var job, var version] ? $"{{\"job\":{job},\"version\":{version}}}" : "{\"all\":true}";
 }

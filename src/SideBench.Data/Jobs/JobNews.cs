@@ -1,0 +1,24 @@
+using Npgsql;
+
+namespace SideBench.Data.Jobs;
+
+/// <summary>News of writes to jobs, from whichever server on this database made them.</summary>
+public sealed class JobNews(NpgsqlDataSource database)
+{
+    private const string ListenSql = $"LISTEN {JobStore.Channel}";
+
+    /// <summary>Listens until it is cancelled or the connection breaks.</summary>
+    /// <param name="listening">Called once it listens: what was written before may have been missed.</param>
+    /// <param name="heard">Called for each write, with the job's number and its version.</param>
+    public async Task Listen(Action listening, Action<long, int> heard, CancellationToken cancel)
+    {
+        await using var connection = await database.OpenConnectionAsync(cancel);
+        connection.Notification += (_, news) =>
+        {
+            if (news.Payload.Split(':') is [var job, var version]) heard(long.Parse(job), int.Parse(version));
+        };
+        await using (var command = new NpgsqlCommand(ListenSql, connection)) await command.ExecuteNonQueryAsync(cancel);
+        listening();
+        while (true) await connection.WaitAsync(cancel);
+    }
+}
