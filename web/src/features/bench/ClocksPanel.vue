@@ -49,14 +49,14 @@ useKeys(() => [{ key: 'T', does: 'start a clock, or end the one that rings', run
       <li
         v-for="c in job.clocks"
         :key="c.id"
-        class="flex items-center gap-3 py-1"
+        class="flex flex-wrap items-center justify-between gap-x-3 py-1"
         :data-clock="c.kind"
         :data-rings="left(c.endsAt) <= 0 || undefined"
       >
-        <span class="w-20 font-mono text-xl font-bold" :class="left(c.endsAt) <= 0 ? 'rings text-stop' : 'text-wait'">
+        <span class="font-mono text-xl font-bold" :class="left(c.endsAt) <= 0 ? 'rings text-stop' : 'text-wait'">
           {{ countdown(left(c.endsAt)) }}
         </span>
-        <span class="min-w-0 flex-1">
+        <span class="order-first basis-full">
           {{ c.label }}
           <strong v-if="left(c.endsAt) <= 0" class="text-stop">is up</strong>
           <span v-if="c.latestAt && left(c.latestAt) < 0" class="block font-bold text-stop">past its longest</span>
