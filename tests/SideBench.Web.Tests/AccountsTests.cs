@@ -34,6 +34,28 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
         }
     }
 
+    [Theory]
+    [InlineData("{}")]
+    [InlineData("[]")]
+    [InlineData("null")]
+    [InlineData("{ \"seenVersion\": 1e99, \"key\": 7 }")]
+    [InlineData("{ \"key\": \"KEY\", \"seenVersion\": 2 }")]
+    public async Task NoWrite_FailsInsideTheServer_WhateverIsSent(string body)
+    {
+        var owner = await server.Open();
+        var (job, _) = await JobsTests.TakeIn(owner);
+        var posts = server.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
+            .Where(e => e.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods.Contains("POST") == true && e.RoutePattern.RawText != "/api/{**rest}" && !e.RoutePattern.RawText!.StartsWith("/api/session", StringComparison.Ordinal)).ToList();
+        Assert.True(posts.Count > 15, $"{posts.Count} addresses found");
+        foreach (var route in posts)
+        {
+            var path = route.RoutePattern.RawText!.Replace("{id:long}", $"{job}");
+            var answer = await owner.Http.PostAsync(path, new StringContent(body.Replace("KEY", Guid.NewGuid().ToString()), System.Text.Encoding.UTF8, "application/json"));
+            Assert.True((int)answer.StatusCode is >= 400 and < 500, $"{path} with {body}: {answer.StatusCode}");
+            Assert.Equal("application/problem+json", answer.Content.Headers.ContentType?.MediaType);
+        }
+    }
+
     [Fact]
     public async Task WriteWithoutThePagesToken_IsRefused()
     {

@@ -89,10 +89,14 @@ public static class BenchKeeping
     }
 
     /// <summary>Moves a machine to a place on the bench, or off it.</summary>
-    /// <param name="place">From 1; 0 for off the bench.</param>
+    /// <param name="place">From 1; 0 for off the bench; null when it was not said.</param>
     /// <param name="places">Places the bench has.</param>
-    public static Outcome<IReadOnlyList<EntryBody>> Place(int place, int places) =>
-        place < 0 || place > places ? new Problem(ProblemCode.OutOfRange, "/place", place, 0, places) : One(new EntryBody.PlaceSet(place));
+    public static Outcome<IReadOnlyList<EntryBody>> Place(int? place, int places) => place switch
+    {
+        null => new Problem(ProblemCode.Missing, "/place"),
+        { } p when p < 0 || p > places => new Problem(ProblemCode.OutOfRange, "/place", p, 0, places),
+        { } p => One(new EntryBody.PlaceSet(p)),
+    };
 
     /// <summary>Hands a machine over.</summary>
     public static Outcome<IReadOnlyList<EntryBody>> HandOver(JobState state, string to, decimal charge, string currency)

@@ -134,4 +134,7 @@ public enum ProblemCode
 
     /// <summary>Wet contacts or an open machine: no power now.</summary>
     NoPowerNow,
+
+    /// <summary>Something of ours broke.</summary>
+    ServerFault,
 }

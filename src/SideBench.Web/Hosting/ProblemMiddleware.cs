@@ -33,6 +33,11 @@ public sealed class ProblemMiddleware(RequestDelegate next, ILogger<ProblemMiddl
         {
             log.LogDebug("the asker of {Path} went away", http.Request.Path);
         }
+        catch (Exception e) when (!http.Response.HasStarted)
+        {
+            log.LogError(e, "broke while answering {Method} {Path}", http.Request.Method, http.Request.Path);
+            await ProblemResults.Of(ProblemCode.ServerFault).ExecuteAsync(http);
+        }
     }
 
     private static bool IsUnreachable(Exception e) => e switch

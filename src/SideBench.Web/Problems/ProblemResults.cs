@@ -59,6 +59,7 @@ public static class ProblemResults
         ProblemCode.NotAllowed or ProblemCode.LockedOut => 403,
         ProblemCode.TooManyTries => 429,
         ProblemCode.DatabaseUnreachable => 503,
+        ProblemCode.ServerFault => 500,
         ProblemCode.NotUnderstood or ProblemCode.TokenOld => 400,
         _ => 422,
     };

@@ -28,6 +28,7 @@ public sealed class JobDesk(NpgsqlDataSource database, BenchBooks books)
     public async Task<IResult> Write<T>(HttpContext http, long id, T request, Decide decide, bool harmless = false)
         where T : IJobWrite
     {
+        if (request.Key == Guid.Empty) return ProblemResults.Of(ProblemCode.Missing, "/key");
         var cancel = http.RequestAborted;
         var write = WriteOf(http, request.Key, request);
         await using var unit = await Unit.Begin(database, cancel);

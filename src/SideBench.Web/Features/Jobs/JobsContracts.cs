@@ -20,7 +20,7 @@ public sealed record OverrideRequest(Guid Key, int SeenVersion, string Step, str
 
 public sealed record TrayPutRequest(Guid Key, int SeenVersion, string? Label, string Change, int Count) : IJobWrite;
 
-public sealed record TrayClearRequest(Guid Key, int SeenVersion, IReadOnlyList<string> Items) : IJobWrite;
+public sealed record TrayClearRequest(Guid Key, int SeenVersion, IReadOnlyList<string>? Items) : IJobWrite;
 
 public sealed record ClockStartRequest(Guid Key, int SeenVersion, string Kind, string? Label, double MinMinutes, double? MaxMinutes) : IJobWrite;
 
@@ -32,7 +32,7 @@ public sealed record NoteRequest(Guid Key, int SeenVersion, string? Text) : IJob
 
 public sealed record ConsentRequest(Guid Key, int SeenVersion, string What, string? By) : IJobWrite;
 
-public sealed record PlaceRequest(Guid Key, int SeenVersion, int Place) : IJobWrite;
+public sealed record PlaceRequest(Guid Key, int SeenVersion, int? Place) : IJobWrite;
 
 public sealed record CloseRequest(Guid Key, int SeenVersion, string How, string? Reason) : IJobWrite;
 

@@ -58,7 +58,7 @@ public static class JobsEndpoints
             desk.Write(http, id, r, (job, _) => BenchKeeping.Put(job.State, r.Label ?? "", r.Change, r.Count, NewId())))
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
         jobs.MapPost("/{id:long}/tray/cleared", (long id, TrayClearRequest r, JobDesk desk, HttpContext http) =>
-            desk.Write(http, id, r, (job, _) => BenchKeeping.Clear(job.State, r.Items)))
+            desk.Write(http, id, r, (job, _) => BenchKeeping.Clear(job.State, r.Items ?? [])))
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
         jobs.MapPost("/{id:long}/clocks", (long id, ClockStartRequest r, JobDesk desk, HttpContext http) =>
             desk.Write(http, id, r, (job, _) => BenchKeeping.StartClock(job.State, r.Kind, r.Label ?? "", r.MinMinutes, r.MaxMinutes, NewId()), harmless: true))

@@ -23,6 +23,7 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
     /// <summary>Takes it in, or says everything that stands in the way.</summary>
     public async Task<IResult> TakeIn(TakeInRequest request, HttpContext http)
     {
+        if (request.Key == Guid.Empty) return ProblemResults.Of(ProblemCode.Missing, "/key");
         var cancel = http.RequestAborted;
         var write = desk.WriteOf(http, request.Key, request);
         if (await entries.FindWrite(request.Key, cancel) is { } earlier) return await Replay(earlier, write, cancel);

@@ -2114,7 +2114,7 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             /** Format: int32 */
-            place: number;
+            place: null | number;
         };
         ProblemBody: {
             type: string;
@@ -2283,7 +2283,7 @@ export interface components {
             key: string;
             /** Format: int32 */
             seenVersion: number;
-            items: string[];
+            items: null | string[];
         };
         TrayItemView: {
             id: string;
