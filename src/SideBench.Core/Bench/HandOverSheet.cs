@@ -33,14 +33,13 @@ public sealed record HandOverSheet(
         var found = new List<string>();
         if (cause is not null) found.Add($"{cause.Name}.");
         found.AddRange(state.Answers.Select(a => a.Body.Says + Measured(a.Body) + "."));
-        var labour = Math.Round((decimal)(state.Minutes / 60 * house.BenchPerHour), 2);
         return new HandOverSheet(
             [.. found.Distinct().Take(MostLines)],
             [.. job.Book.Model.Stations.Where(s => job.IsCleared(s.Id) && s.Id != cause?.Station).Select(s => s.Name)],
             [.. state.Work.Select(w => w.Name).DefaultIfEmpty("Nothing was changed on the machine").Take(MostLines)],
             [.. UsedBy(state)],
             state.Minutes,
-            new Money(labour, house.Currency),
+            job.Labour,
             new Money(state.Parts, house.Currency),
             [.. WatchFor(job, cause)],
             [.. job.Book.Model.Cautions.Take(3)],

@@ -1,11 +1,13 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Logbook;
+using SideBench.Core.Quantities;
 
 namespace SideBench.Core.Bench;
 
 /// <summary>A job with its book: where it stands, the odds, and what to do next.</summary>
 public sealed class JobCase
 {
+    private const double LeastToLead = 0.05;
     private readonly Lazy<Posterior> odds;
     private readonly Lazy<Advice> advice;
 
@@ -39,6 +41,17 @@ public sealed class JobCase
 
     /// <summary>Whether the last repair is proved.</summary>
     public Proof Proof => Proof.Of(Book, State.Timeline);
+
+    /// <summary>Bench time so far at the shop's rate, to the smallest coin.</summary>
+    public Money Labour => new(Math.Round((decimal)(State.Minutes / 60 * Book.Book.House.BenchPerHour), 2), Book.Book.House.Currency);
+
+    /// <summary>The station under the most suspicion, or null when none is under enough to be pointed at.</summary>
+    public string? Leading =>
+        Book.Model.Stations.Select(s => (s.Id, Suspicion: Odds.On(s.Id))).MaxBy(s => s.Suspicion) is var (id, suspicion) && suspicion >= LeastToLead ? id : null;
+
+    /// <summary>Chance that a step ends the fault that is there now; null for a finding.</summary>
+    /// <param name="step">The step.</param>
+    public double? FixChance(BookStep step) => Book.IndexOfRepair(step.Id) is >= 0 and var r ? Book.FixChance[r].Zip(Odds.Still, (chance, still) => chance * still).Sum() : null;
 
     /// <summary>Whether a station was under suspicion and no longer is.</summary>
     /// <param name="station">The station.</param>

@@ -126,14 +126,11 @@ public enum ProblemCode
     /// <summary>Too many tries in a short time.</summary>
     TooManyTries,
 
-    /// <summary>A model in use was left out of the packs.</summary>
+    /// <summary>The complaint does not occur on this model.</summary>
     ComplaintDoesNotFit,
 
     /// <summary>The form's safety token is missing or old.</summary>
     TokenOld,
-
-    /// <summary>Wet contacts or an open machine: no power now.</summary>
-    NoPowerNow,
 
     /// <summary>Something of ours broke.</summary>
     ServerFault,

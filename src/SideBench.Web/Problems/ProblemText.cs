@@ -51,7 +51,6 @@ public static class ProblemText
         ProblemCode.TooManyTries => ("Too many tries", "There were too many tries in a short time.", "Wait a minute."),
         ProblemCode.ComplaintDoesNotFit => ("The complaint does not fit the machine", "“{0}” does not occur on a {1}.", "Choose another complaint."),
         ProblemCode.TokenOld => ("The page is out of date", "Its safety token is missing or old.", "Send it again; if that fails, load the page again."),
-        ProblemCode.NoPowerNow => ("No power now", "{0}", "Clear the tray first."),
         ProblemCode.ServerFault => ("Something broke inside Side Bench", "It is our mistake, not yours. Nothing was written.", "Load the page again; if it comes back, show the server's log to whoever keeps it."),
         _ => throw new ArgumentOutOfRangeException(nameof(code), code, "a problem without text"),
     };

@@ -63,12 +63,11 @@ public static class BenchViews
 
     private static IReadOnlyList<StationView> Stations(JobCase job)
     {
-        var suspicion = job.Book.Model.Stations.Select(s => job.Odds.On(s.Id)).ToList();
-        var leading = suspicion.IndexOf(suspicion.Max());
+        var leading = job.Leading;
         return
         [
-            .. job.Book.Model.Stations.Select((s, i) => new StationView(
-                s.Id, s.Name, s.Path.ToString().ToLowerInvariant(), suspicion[i], job.IsCleared(s.Id), i == leading && suspicion[i] >= 0.05,
+            .. job.Book.Model.Stations.Select(s => new StationView(
+                s.Id, s.Name, s.Path.ToString().ToLowerInvariant(), job.Odds.On(s.Id), job.IsCleared(s.Id), s.Id == leading,
                 job.Book.Causes.Count(c => c.Station == s.Id))),
         ];
     }
@@ -88,8 +87,7 @@ public static class BenchViews
 
     private static SpentView Spent(JobCase job)
     {
-        var house = job.Book.Book.House;
-        var labour = Math.Round((decimal)(job.State.Minutes / 60 * house.BenchPerHour), 2);
-        return new SpentView(job.State.Minutes, job.State.Parts, job.State.InkMl, labour, house.Currency, job.State.Intake.Limit);
+        var labour = job.Labour;
+        return new SpentView(job.State.Minutes, job.State.Parts, job.State.InkMl, labour.Amount, labour.Currency, job.State.Intake.Limit);
     }
 }

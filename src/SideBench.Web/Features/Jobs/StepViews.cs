@@ -10,7 +10,7 @@ public static class StepViews
     public static StepView Of(JobCase job, BookStep step)
     {
         var candidate = job.Advice.Chosen?.Step.Id == step.Id ? job.Advice.Chosen : job.Advice.Others.FirstOrDefault(o => o.Step.Id == step.Id);
-        return Of(job, candidate ?? new Candidate(step, 0, job.Book.StepCost[step.Id], FixOf(job, step), 0), []);
+        return Of(job, candidate ?? new Candidate(step, 0, job.Book.StepCost[step.Id], job.FixChance(step), 0), []);
     }
 
     /// <summary>A step as a card shows it.</summary>
@@ -50,13 +50,6 @@ public static class StepViews
         var leaves = outlook is null ? "" : string.Join(", ", outlook.Leaves.Select(l => $"{NameOf(job, l.Station)} {Explanation.Percent(l.Suspicion)}"));
         return new OutcomeView(
             outcome.Id, outcome.Label, outlook?.Chance ?? 0, leaves, outcome.Quantity?.Label, outcome.Quantity?.Unit, outcome.Quantity?.Min, outcome.Quantity?.Max);
-    }
-
-    private static double? FixOf(JobCase job, BookStep step)
-    {
-        if (step is not Repair) return null;
-        var r = job.Book.IndexOfRepair(step.Id);
-        return r < 0 ? null : job.Book.FixChance[r].Select((chance, c) => chance * job.Odds.Still[c]).Sum();
     }
 
     private static string NameOf(JobCase job, string station) =>
