@@ -95,7 +95,7 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
     public async Task Write_IsHeardByWhoeverListens()
     {
         await Fill();
-        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(10));
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(60));
         var listens = new TaskCompletionSource();
         var heard = new TaskCompletionSource<(long, int)>();
         var ear = new JobNews(database.Source).Listen(listens.SetResult, (job, version) => heard.TrySetResult((job, version)), limit.Token);

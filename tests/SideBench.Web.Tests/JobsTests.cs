@@ -116,7 +116,7 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
         var far = await Browser.Open(new Uri(other.Urls.First()), "Tom Adeyemi-Rowe");
         var near = await server.Open();
         var (job, version) = await TakeIn(near);
-        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(10));
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(60));
         await using var stream = await far.Http.GetStreamAsync("/api/events", limit.Token);
         using var lines = new StreamReader(stream);
         while ((await lines.ReadLineAsync(limit.Token))?.Contains("\"all\"") != true) { }

@@ -15,7 +15,7 @@ public sealed class DatabaseEar(JobNews news, EventHub hub, TimeProvider clock, 
         {
             try
             {
-                await news.Listen(() => hub.Tell("{\"all\":true}"), (job, version) => hub.Tell($"{{\"job\":{job},\"version\":{version}}}"), stoppingToken);
+                await news.Listen(hub.Begin, (job, version) => hub.Tell($"{{\"job\":{job},\"version\":{version}}}"), stoppingToken);
             }
             catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
             {
@@ -23,6 +23,7 @@ public sealed class DatabaseEar(JobNews news, EventHub hub, TimeProvider clock, 
             }
             catch (Exception e) when (e is NpgsqlException or System.Net.Sockets.SocketException or TimeoutException)
             {
+                hub.Lose();
                 log.LogWarning("lost the database while listening for writes, trying again: {Reason}", e.Message);
                 await Task.Delay(Pause, clock, stoppingToken);
             }

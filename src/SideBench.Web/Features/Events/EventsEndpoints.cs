@@ -17,7 +17,6 @@ public static class EventsEndpoints
 
     private static async IAsyncEnumerable<string> Stream(EventHub hub, [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel)
     {
-        yield return "{\"all\":true}";
         await using var messages = hub.Hear(cancel).GetAsyncEnumerator(cancel);
         while (await Next(messages)) yield return messages.Current;
     }
