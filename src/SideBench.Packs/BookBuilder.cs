@@ -35,6 +35,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
         foreach (var (_, part) in causeParts) causes.TryAdd(part.Id, part);
         var outcomes = findingParts.ToDictionary(f => f.Part.Id, f => (IReadOnlyList<string>)[.. f.Part.Outcomes.Select(o => o.Id)]);
         conditions = new ConditionReader(outcomes, problems);
+        HashSet<string> steps = [.. outcomes.Keys, .. repairParts.Select(r => r.Part.Id)];
         var complaintNames = complaints.Select(c => c.Part.Id).ToHashSet();
         foreach (var (path, c) in complaints) Known(outcomes.Keys, c.Proof, "finding", $"{path}/proof");
         return new FaultBook
@@ -57,8 +58,36 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
                 EasyBits = house.EasyBits,
                 ClearedBelow = house.ClearedBelow,
                 Places = house.Places,
+                BookWorthJobs = house.BookWorthJobs,
+                OtherInkCounts = house.OtherInkCounts,
+                CloseAbove = house.CloseAbove,
+                SecondFault = house.SecondFault,
+                ContradictsAbove = house.ContradictsAbove,
+                PartsWait = house.PartsWait,
+                SchoolFactor = house.SchoolFactor,
+                ProofAgain = house.ProofAgain,
             },
+            Words = new BookWords(words.Likelihood, words.Rate),
+            Schools = [.. Gather(files, f => f.Schools, s => s.Id, "schools", "school").Select(s => School(s.Path, s.Part, steps))],
+            Checklists = [.. Gather(files, f => f.Checklists, c => c.Complaint, "checklists", "checklist").Select(c => Checklist(c.Path, c.Part, complaintNames, steps))],
         };
+    }
+
+    private School School(string path, BookFile.SchoolPart part, HashSet<string> steps)
+    {
+        for (var i = 0; i < part.Options.Count; i++)
+            foreach (var step in part.Options[i].Prefers ?? []) Known(steps, step, "step", $"{path}/options/{i}/prefers");
+        return new School(
+            part.Id, part.Name, part.Asks, part.PerJob, part.Follows ?? "",
+            [.. part.Options.Select(o => new SchoolOption(o.Id, o.Name, o.Why, o.Prefers ?? [], o.Default))]);
+    }
+
+    private Checklist Checklist(string path, BookFile.ChecklistPart part, HashSet<string> complaints, HashSet<string> steps)
+    {
+        Known(complaints, part.Complaint, "complaint", $"{path}/complaint");
+        foreach (var step in part.Steps.SelectMany(s => (s.Then ?? []).Values.SelectMany(r => r).Append(s.Find).Append(s.Mend)))
+            if (step is not null) Known(steps, step, "step", $"{path}/steps");
+        return new Checklist(part.Complaint, [.. part.Steps.Select(s => new ChecklistStep(s.Find ?? "", s.Then ?? [], s.Mend ?? ""))]);
     }
 
     private List<(string Path, T Part)> Gather<T>(
@@ -87,6 +116,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
             Name = part.Name,
             Station = part.Station,
             Rate = words.Rate[part.Rate],
+            RateWord = part.Rate,
             Complaints = part.Complaints.ToDictionary(c => c.Key, c => words.Likelihood[c.Value]),
             When = conditions.Read(part.When, $"{path}/when"),
             Watch = part.Watch ?? "",
@@ -100,11 +130,13 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
         return new Finding
         {
             Id = part.Id, Name = part.Name, Station = part.Station, Minutes = part.Minutes, Parts = part.Parts, Operation = part.Operation, Risk = part.Risk,
-            How = part.How, Cautions = part.Cautions, Puts = Puts(part), Tags = part.Tags, Easy = part.Easy, When = conditions.Read(part.When, $"{path}/when"),
+            How = part.How, Cautions = part.Cautions, Puts = Puts(part), Tags = part.Tags, Easy = part.Easy, PerPlace = part.PerPlace, When = conditions.Read(part.When, $"{path}/when"),
             Kind = part.Kind,
-            Outcomes = [.. part.Outcomes.Select(o => new FindingOutcome(o.Id, o.Label, o.Proves, Quantity(o.Quantity), o.Clears ?? [], o.Says))],
-            Rows = [.. part.Rows.Select((r, i) => new LikelihoodRow(Causes(r.For, $"{path}/rows/{i}/for"), Odds(outcomes, r.Odds, $"{path}/rows/{i}/odds"), r.Why))],
+            Outcomes = [.. part.Outcomes.Select(o => new FindingOutcome(o.Id, o.Label, o.Proves, Quantity(o.Quantity, path), o.Clears ?? [], o.Says))],
+            Rows = [.. part.Rows.Select((r, i) => new LikelihoodRow(Causes(r.For, $"{path}/rows/{i}/for"), Odds(outcomes, r.Odds, $"{path}/rows/{i}/odds"), r.Why, r.Odds))],
             Otherwise = Odds(outcomes, part.Otherwise, $"{path}/otherwise"),
+            OtherwiseWhy = part.OtherwiseWhy,
+            OtherwiseWords = part.Otherwise,
             Sound = Odds(outcomes, part.Sound, $"{path}/sound"),
         };
     }
@@ -117,8 +149,8 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
         return new Repair
         {
             Id = part.Id, Name = part.Name, Station = part.Station, Minutes = part.Minutes, Parts = part.Parts, Operation = part.Operation, Risk = part.Risk,
-            How = part.How, Cautions = part.Cautions, Puts = Puts(part), Tags = part.Tags, Easy = part.Easy, When = conditions.Read(part.When, $"{path}/when"),
-            Fixes = [.. part.Fixes.Select(f => new Fix(f.Cause, words.Likelihood[f.Chance]))],
+            How = part.How, Cautions = part.Cautions, Puts = Puts(part), Tags = part.Tags, Easy = part.Easy, PerPlace = part.PerPlace, When = conditions.Read(part.When, $"{path}/when"),
+            Fixes = [.. part.Fixes.Select(f => new Fix(f.Cause, words.Likelihood[f.Chance], f.Chance))],
             Proof = part.Proof,
             Part = part.Part,
             Steps = part.Steps,
@@ -164,8 +196,12 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
         return false;
     }
 
-    private static AskedQuantity? Quantity(BookFile.QuantityPart? part) => part is null ? null : new AskedQuantity(part.Label, part.Unit, part.Min, part.Max);
+    private AskedQuantity? Quantity(BookFile.QuantityPart? part, string path) => part is null
+        ? null
+        : new AskedQuantity(
+            part.Label, part.Unit, part.Min, part.Max,
+            [.. (part.Bands ?? []).Select(b => new Band(Causes(b.For, $"{path}/bands"), b.From ?? part.Min, b.UpTo ?? part.Max, words.Factor[b.Factor], b.Why))]);
 
     private static IReadOnlyList<TrayPut> Puts(BookFile.StepPart part) =>
-        [.. part.Puts.Select(p => new TrayPut(p.Label, p.Change, p.Count, p.Undo, p.Marks))];
+        [.. part.Puts.Select(p => new TrayPut(p.Label, p.Change, p.Count, p.Undo, p.Marks, p.Minutes))];
 }

@@ -13,20 +13,25 @@ internal sealed record BookFile
     public IReadOnlyList<RepairPart> Repairs { get; init; } = [];
     public IReadOnlyList<RulePart> Rules { get; init; } = [];
     public IReadOnlyList<GatePart> Gates { get; init; } = [];
+    public IReadOnlyList<SchoolPart> Schools { get; init; } = [];
+    public IReadOnlyList<ChecklistPart> Checklists { get; init; } = [];
 
     internal sealed record WordsPart(Dictionary<string, double> Likelihood, Dictionary<string, double> Rate, Dictionary<string, double> Factor);
 
     internal sealed record HousePart(
         string Currency, double BenchPerHour, double InkPerMl, double CounterPerPct, Dictionary<string, double> Risk, double HandBack, double NotInBook,
-        double EasyBits, double ClearedBelow, int Places);
+        double EasyBits, double ClearedBelow, int Places, double BookWorthJobs, double OtherInkCounts, double CloseAbove, double SecondFault,
+        double ContradictsAbove, double PartsWait, double SchoolFactor, int ProofAgain);
 
     internal sealed record ComplaintPart(string Id, string Name, string Says, string Proof, JsonNode? When);
 
     internal sealed record CausePart(string Id, string Name, string Station, string Rate, Dictionary<string, string> Complaints, JsonNode? When, string? Watch);
 
-    internal sealed record PutPart(string Label, string Change, int Count, string Undo, IReadOnlyList<string> Marks);
+    internal sealed record PutPart(string Label, string Change, int Count, string Undo, IReadOnlyList<string> Marks, double Minutes);
 
-    internal sealed record QuantityPart(string Label, string Unit, double Min, double Max);
+    internal sealed record QuantityPart(string Label, string Unit, double Min, double Max, IReadOnlyList<BandPart>? Bands);
+
+    internal sealed record BandPart(IReadOnlyList<string> For, double? From, double? UpTo, string Factor, string Why);
 
     internal sealed record OutcomePart(string Id, string Label, string Says, bool Proves, QuantityPart? Quantity, IReadOnlyList<string>? Clears);
 
@@ -47,6 +52,7 @@ internal sealed record BookFile
         public IReadOnlyList<string> Cautions { get; init; } = [];
         public string How { get; init; } = "";
         public IReadOnlyList<PutPart> Puts { get; init; } = [];
+        public bool PerPlace { get; init; }
     }
 
     internal sealed record FindingPart : StepPart
@@ -55,6 +61,7 @@ internal sealed record BookFile
         public required IReadOnlyList<OutcomePart> Outcomes { get; init; }
         public required IReadOnlyList<RowPart> Rows { get; init; }
         public required Dictionary<string, string> Otherwise { get; init; }
+        public required string OtherwiseWhy { get; init; }
         public required Dictionary<string, string> Sound { get; init; }
     }
 
@@ -74,4 +81,12 @@ internal sealed record BookFile
     internal sealed record RulePart(string Id, string Name, JsonNode When, IReadOnlyList<string> Causes, string Factor, string Why);
 
     internal sealed record GatePart(string Id, IReadOnlyList<string> Holds, JsonNode When, string Reason, string Lift, bool Overridable, bool Quiet);
+
+    internal sealed record OptionPart(string Id, string Name, string Why, IReadOnlyList<string>? Prefers, bool Default);
+
+    internal sealed record SchoolPart(string Id, string Name, string Asks, bool PerJob, string? Follows, IReadOnlyList<OptionPart> Options);
+
+    internal sealed record ChecklistStepPart(string? Find, Dictionary<string, IReadOnlyList<string>>? Then, string? Mend);
+
+    internal sealed record ChecklistPart(string Complaint, IReadOnlyList<ChecklistStepPart> Steps);
 }

@@ -23,6 +23,9 @@ internal sealed class ConditionReader(IReadOnlyDictionary<string, IReadOnlyList<
         if (o["done"] is { } done) return new Condition.DoneAtLeast(Text(done), o["atLeast"]!.GetValue<int>(), o["since"]?.GetValue<string>());
         if (o["tray"] is { } mark) return new Condition.TrayHas(Text(mark));
         if (o["counterPasses"] is { } limit) return new Condition.CounterPasses(limit.GetValue<double>());
+        if (o["school"] is { } school) return new Condition.SchoolIs(Text(school), Words(o["is"]));
+        if (o["pastLimit"] is not null) return new Condition.PastLimit();
+        if (o["pastWorth"] is { } share) return new Condition.PastWorth(share.GetValue<double>());
         return new Condition.Agreed(Text(o["agreed"]!));
     }
 

@@ -17,12 +17,14 @@ public static class PackReader
         var problems = new List<Problem>();
         var models = new Dictionary<string, MachineModel>();
         var books = new List<(string Path, BookFile File)>();
+        var versions = new List<string>();
         foreach (var file in files)
         {
             var checkedFile = Schemas.Check(file);
             problems.AddRange(checkedFile.Problems);
             if (!checkedFile.IsGood) continue;
             if (file.Kind == PackFileKind.FaultBook) books.Add((file.Path, checkedFile.Value.Deserialize<BookFile>(Json)!));
+            if (file.Kind == PackFileKind.Card) versions.Add($"{checkedFile.Value["id"]} {checkedFile.Value["version"]}");
             if (file.Kind != PackFileKind.MachineModel) continue;
             var model = ModelFile.ToModel(checkedFile.Value.Deserialize<ModelFile>(Json)!);
             if (!models.TryAdd(model.Id, model)) problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/id", "machine model", model.Id));
@@ -30,13 +32,13 @@ public static class PackReader
 
         if (problems.Count > 0) return problems;
         var book = new BookBuilder(models.Values, problems).Build(books);
-        return problems.Count > 0 || book is null ? problems : new Shop(models, book);
+        return problems.Count > 0 || book is null ? problems : new Shop(models, book with { Version = string.Join(", ", versions) });
     }
 
     internal sealed record ModelFile(
         string Id, string Maker, string Name, int Version, string Kind, Dictionary<string, string> Axes, IReadOnlyList<Station> Stations,
         IReadOnlyList<Slot> Slots, IReadOnlyList<ModelFile.OperationPart> Operations, IReadOnlyList<PanelCode> Codes, decimal Worth, double? PadCapacityG,
-        double? CarriageOutMin, IReadOnlyList<string> Cautions)
+        double? CarriageOutMin, double PageMl, double? DamperMl, IReadOnlyList<string> Cautions)
     {
         internal sealed record OperationPart(string Id, string Name, double MlPerChannel, double CounterPct, double Minutes);
 
@@ -55,6 +57,8 @@ public static class PackReader
             Worth = file.Worth,
             PadCapacityG = file.PadCapacityG,
             CarriageOutMin = file.CarriageOutMin,
+            PageMl = file.PageMl,
+            DamperMl = file.DamperMl,
             Cautions = file.Cautions,
         };
     }

@@ -11,9 +11,10 @@ public static class MeasureCommand
     private const int Small = 2_000;
 
     /// <summary>Measures.</summary>
-    /// <param name="options">--json FILE; --start-s and --idle-mb hand in what the shell measured of ./start.</param>
+    /// <param name="options"><c>diagnosis</c> with its own options, else --json FILE; --start-s and --idle-mb hand in what the shell measured of ./start.</param>
     public static async Task<int> Run(string[] options)
     {
+        if (options is ["diagnosis", .. var rest]) return DiagnosisMeasure.Run(rest);
         if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop) return 2;
         var root = Settings.Needed(Settings.Database);
         var webRoot = Path.Combine(AppContext.BaseDirectory, "wwwroot");
@@ -63,7 +64,7 @@ public static class MeasureCommand
         }
     }
 
-    private static string? Option(string[] options, string name)
+    internal static string? Option(string[] options, string name)
     {
         var at = Array.IndexOf(options, name);
         return at >= 0 && at + 1 < options.Length ? options[at + 1] : null;

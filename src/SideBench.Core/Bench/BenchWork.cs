@@ -16,9 +16,9 @@ public static class BenchWork
     /// <param name="newId">Makes ids for the tray.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Answer(JobCase job, string finding, string outcome, double? quantity, Func<string> newId)
     {
-        if (job.State.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        if (IsEnded(job) is { } ended) return ended;
         var f = job.Book.IndexOfFinding(finding);
-        if (f < 0) return new Problem(ProblemCode.UnknownStep, "/finding", finding);
+        if (f < 0) return NotHere(job, finding, "/finding");
         var step = job.Book.Findings[f];
         var o = step.IndexOf(outcome);
         if (o < 0) return new Problem(ProblemCode.UnknownAnswer, "/outcome", outcome, step.Name);
@@ -30,8 +30,8 @@ public static class BenchWork
         return new List<EntryBody>
         {
             new EntryBody.Answered(
-                step.Id, told.Id, step.Name, told.Label, told.Says, measured, told.Quantity?.Unit ?? "", StepCost.MinutesOf(step, job.Book.Model),
-                NewPuts(job, step, newId)),
+                step.Id, told.Id, step.Name, told.Label, told.Says, measured, told.Quantity?.Unit ?? "",
+                StepCost.MinutesOf(step, job.Book.Model) + StepCost.OpeningOf(step, job.State.Tray), NewPuts(job, step, newId), job.Thread.Id),
         };
     }
 
@@ -43,9 +43,9 @@ public static class BenchWork
     /// <param name="newId">Makes ids for tray and clock.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Mend(JobCase job, string repair, double? minutes, string lot, Func<string> newId)
     {
-        if (job.State.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        if (IsEnded(job) is { } ended) return ended;
         var r = job.Book.IndexOfRepair(repair);
-        if (r < 0) return new Problem(ProblemCode.UnknownStep, "/repair", repair);
+        if (r < 0) return NotHere(job, repair, "/repair");
         var step = job.Book.Repairs[r];
         var problems = new List<Problem>();
         if (IsHeld(job, step) is { } gate) problems.Add(new Problem(ProblemCode.HeldBack, "/repair", step.Name, gate.Reason, gate.Lift));
@@ -56,8 +56,8 @@ public static class BenchWork
         var lines = new List<EntryBody>
         {
             new EntryBody.Mended(
-                step.Id, step.Name, step.Tags, minutes ?? StepCost.MinutesOf(step, model), step.Parts, step.Part, lot,
-                StepCost.InkMlOf(step, model), StepCost.CounterPctOf(step, model), NewPuts(job, step, newId)),
+                step.Id, step.Name, step.Tags, minutes ?? (StepCost.MinutesOf(step, model) + StepCost.OpeningOf(step, job.State.Tray)), step.Parts, step.Part, lot,
+                StepCost.InkMlOf(step, model), StepCost.CounterPctOf(step, model), NewPuts(job, step, newId), job.Thread.Id),
         };
         if (step.Wait is { } wait) lines.Add(new EntryBody.ClockStarted(newId(), wait.Kind, wait.Label, wait.MinMinutes, wait.MaxMinutes));
         return lines;
@@ -74,11 +74,25 @@ public static class BenchWork
         if (line is null) return new Problem(ProblemCode.UnknownEntry, "/entry", target);
         if (entries.Any(e => e.Body is EntryBody.Corrected c && c.Target == target)) return new Problem(ProblemCode.CorrectedAlready, "/entry", target);
         if (state.HandOver is not null || (state.Closing is not null && line.Body is not EntryBody.Closed)) return new Problem(ProblemCode.JobClosed, "");
-        if (line.Body is EntryBody.TakenIn or EntryBody.Corrected or EntryBody.HandedOver or EntryBody.PlaceSet)
+        if (line.Body is EntryBody.TakenIn or EntryBody.Corrected or EntryBody.HandedOver or EntryBody.PlaceSet or EntryBody.Judged)
             return new Problem(ProblemCode.NotCorrectable, "/entry", target);
         if (reason.Length > Intake.LongestText) return new Problem(ProblemCode.TooLong, "/reason", reason.Length, Intake.LongestText);
-        return new List<EntryBody> { new EntryBody.Corrected(target, reason) };
+        var lines = new List<EntryBody> { new EntryBody.Corrected(target, reason) };
+        if (ThreadOf(line.Body) is { } thread)
+            lines.AddRange(Judgements(entries).Where(j => ((EntryBody.Judged)j.Body).Thread == thread).Select(j => new EntryBody.Corrected(j.Id.Value, "the thread is open again")));
+        return lines;
     }
+
+    // What was learned from a thread does not stand once its ending is taken back.
+    private static IEnumerable<Entry> Judgements(IReadOnlyList<Entry> entries) =>
+        entries.Where(e => e.Body is EntryBody.Judged && !entries.Any(c => c.Body is EntryBody.Corrected corrected && corrected.Target == e.Id.Value));
+
+    private static int? ThreadOf(EntryBody ending) => ending switch
+    {
+        EntryBody.Closed closed => closed.Thread,
+        EntryBody.ThreadClosed closed => closed.Thread,
+        _ => null,
+    };
 
     /// <summary>Goes past a gate, with a reason.</summary>
     public static Outcome<IReadOnlyList<EntryBody>> Override(JobCase job, string step, string reason)
@@ -89,47 +103,29 @@ public static class BenchWork
         var held = job.Advice.Held.FirstOrDefault(h => h.Step.Id == step);
         if (held is null) return new Problem(ProblemCode.UnknownStep, "/step", step);
         if (!held.Gate.Overridable) return new Problem(ProblemCode.HeldBack, "/step", held.Step.Name, held.Gate.Reason, held.Gate.Lift);
-        return new List<EntryBody> { new EntryBody.GateOverridden(held.Gate.Id, step, reason) };
+        return new List<EntryBody> { new EntryBody.GateOverridden(held.Gate.Id, step, reason, job.Thread.Id) };
     }
 
-    /// <summary>Closes a job: verified needs proof, a tray that is not clear needs a reason.</summary>
-    /// <param name="job">The job.</param>
-    /// <param name="how">verified, handed-back or unproved.</param>
-    /// <param name="reason">Why; needed for all but a verified close with a clear tray.</param>
-    public static Outcome<IReadOnlyList<EntryBody>> Close(JobCase job, string how, string reason)
+    private static Problem? IsEnded(JobCase job)
     {
         if (job.State.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
-        var problems = new List<Problem>();
-        if (how is not ("verified" or "handed-back" or "unproved"))
-            problems.Add(new Problem(ProblemCode.UnknownWord, "/how", how, "verified, handed-back, unproved"));
-        if (how == "verified" && !job.Proof.Proved) problems.Add(new Problem(ProblemCode.NotProved, "/how"));
-        var bare = string.IsNullOrWhiteSpace(reason);
-        if (job.State.Tray.Count > 0 && bare)
-            problems.Add(new Problem(ProblemCode.TrayNotClear, "/reason", string.Join(", ", job.State.Tray.Select(i => $"{i.Label} {i.Change}"))));
-        else if (how != "verified" && bare) problems.Add(new Problem(ProblemCode.Missing, "/reason"));
-        if (reason.Length > Intake.LongestText) problems.Add(new Problem(ProblemCode.TooLong, "/reason", reason.Length, Intake.LongestText));
-        if (problems.Count > 0) return problems;
-        return new List<EntryBody>
-        {
-            new EntryBody.Closed(how, ConfirmedCause(job), reason, [.. job.State.Tray.Select(i => $"{i.Label} {i.Change}")]),
-        };
+        return job.Thread.IsOpen ? null : new Problem(ProblemCode.ThreadClosed, "/thread");
     }
 
-    /// <summary>The cause that the proved repair most likely ended; empty when nothing was proved.</summary>
-    public static string ConfirmedCause(JobCase job)
+    // A step of the book that is not in this case: the model lacks the part, or it says nothing about this complaint.
+    private static Problem NotHere(JobCase job, string step, string path)
     {
-        if (!job.Proof.Proved || job.Odds.Mended.Length == 0) return "";
-        var best = 0;
-        for (var c = 1; c < job.Odds.Mended.Length; c++)
-            if (job.Odds.Mended[c] > job.Odds.Mended[best]) best = c;
-        return job.Odds.Mended[best] > 0 ? job.Book.Causes[best].Id : "";
+        if (job.Book.Book.Step(step) is not { } known) return new Problem(ProblemCode.UnknownStep, path, step);
+        return job.Book.Model.Stations.Any(s => s.Id == known.Station)
+            ? new Problem(ProblemCode.StepTellsNothing, path, known.Name, job.Book.Complaint.Name)
+            : new Problem(ProblemCode.PartNotOnModel, path, known.Name, known.Station.Replace('-', ' '), job.Book.Model.FullName);
     }
 
     private static Gate? IsHeld(JobCase job, BookStep step)
     {
         var gate = Gates.Holding(job.Book, job.Facts, step, job.State.Overridden);
-        var proves = job.Proof.Pending?.Proof == step.Id;
-        return gate is { Overridable: true } && proves ? null : gate;
+        var proves = gate is { Overridable: true } && job.Advice.Kind == AdviceKind.Prove && job.Advice.Chosen?.Step.Id == step.Id;
+        return proves ? null : gate;
     }
 
     // What is on the tray already is not put there twice: opening an open lid is no new item.

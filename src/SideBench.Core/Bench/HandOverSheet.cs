@@ -29,21 +29,20 @@ public sealed record HandOverSheet(
     {
         var state = job.State;
         var house = job.Book.Book.House;
-        var cause = job.Book.Causes.FirstOrDefault(c => c.Id == state.Closing?.Cause);
-        var found = new List<string>();
-        if (cause is not null) found.Add($"{cause.Name}.");
+        var causes = state.Threads.Select(t => job.Book.Book.Causes.FirstOrDefault(c => c.Id == t.Cause)).OfType<Cause>().ToList();
+        var found = causes.Select(c => $"{c.Name}.").ToList();
         found.AddRange(state.Answers.Select(a => a.Body.Says + Measured(a.Body) + "."));
         return new HandOverSheet(
             [.. found.Distinct().Take(MostLines)],
-            [.. job.Book.Model.Stations.Where(s => job.IsCleared(s.Id) && s.Id != cause?.Station).Select(s => s.Name)],
+            [.. job.Book.Model.Stations.Where(s => job.IsCleared(s.Id) && causes.All(c => c.Station != s.Id)).Select(s => s.Name)],
             [.. state.Work.Select(w => w.Name).DefaultIfEmpty("Nothing was changed on the machine").Take(MostLines)],
             [.. UsedBy(state)],
             state.Minutes,
             job.Labour,
             new Money(state.Parts, house.Currency),
-            [.. WatchFor(job, cause)],
+            [.. WatchFor(job, causes)],
             [.. job.Book.Model.Cautions.Take(3)],
-            EndingOf(state));
+            EndingOf(job));
     }
 
     private static IEnumerable<string> UsedBy(JobState state)
@@ -53,14 +52,25 @@ public sealed record HandOverSheet(
         if (state.InkMl > 0) yield return $"{state.InkMl:0.#}\u2009ml of ink in cleans";
     }
 
-    private static IEnumerable<string> WatchFor(JobCase job, Cause? cause)
+    private static IEnumerable<string> WatchFor(JobCase job, IReadOnlyList<Cause> causes)
     {
-        if (cause is { Watch.Length: > 0 }) yield return cause.Watch;
+        foreach (var cause in causes.Where(c => c.Watch.Length > 0)) yield return cause.Watch;
         foreach (var item in job.State.Closing?.StillOnTray ?? []) yield return $"Left as it is: {item}.";
         if (job.State.CounterPct is { } pct) yield return $"Waste counter at hand-over: {pct:0}\u2009%.";
     }
 
-    private static string EndingOf(JobState state) => state.Closing?.How switch
+    private static string EndingOf(JobCase job)
+    {
+        var state = job.State;
+        var threads = state.Threads.Count == 1 ? "" : string.Concat(state.Threads.Where(t => !t.IsOpen).Select(t => $" {NameOf(job, t)}: {Ended(t.How)}."));
+        return Whole(state) + threads;
+    }
+
+    private static string NameOf(JobCase job, CaseThread thread) => job.Book.Book.Complaints.FirstOrDefault(c => c.Id == thread.Complaint)?.Name ?? thread.Complaint;
+
+    private static string Ended(string how) => how == "verified" ? "mended and proved" : how == "handed-back" ? "unmended" : "without proof";
+
+    private static string Whole(JobState state) => state.Closing?.How switch
     {
         "verified" => "Mended and proved.",
         "handed-back" => $"Handed back unmended. {state.Closing.Reason}",

@@ -11,18 +11,29 @@ public sealed class JobCase
     private readonly Lazy<Posterior> odds;
     private readonly Lazy<Advice> advice;
 
-    /// <summary>Looks at a job.</summary>
-    /// <param name="book">The book for its model and complaint.</param>
+    /// <summary>Looks at one thread of a job.</summary>
+    /// <param name="book">The book for its model and the thread's complaint.</param>
     /// <param name="state">Where it stands.</param>
     /// <param name="today">The date, for the warranty.</param>
-    public JobCase(CaseBook book, JobState state, DateOnly today)
+    /// <param name="thread">The thread's number.</param>
+    /// <param name="shop">What holds for the whole shop; null for a new one.</param>
+    /// <param name="counts">What the shop's closed jobs of such a case turned out to be; null for none.</param>
+    public JobCase(CaseBook book, JobState state, DateOnly today, int thread = 0, ShopState? shop = null, ShopCounts? counts = null)
     {
         Book = book;
         State = state;
-        Facts = state.FactsFor(book.Model, today);
-        odds = new Lazy<Posterior>(() => Posterior.Of(book, Facts, state.Timeline));
-        advice = new Lazy<Advice>(() => NextStep.Of(odds.Value, Facts, state.Timeline, state.Overridden));
+        Thread = state.Thread(thread);
+        Timeline = state.TimelineOf(book.Book, Thread);
+        Facts = state.FactsFor(book.Book, book.Model, today, Thread, shop ?? ShopState.New, counts ?? ShopCounts.None);
+        odds = new Lazy<Posterior>(() => Posterior.Of(book, Facts, Timeline));
+        advice = new Lazy<Advice>(() => NextStep.Of(odds.Value, Facts, Timeline, state.Overridden, Thread.Id));
     }
+
+    /// <summary>The thread looked at.</summary>
+    public CaseThread Thread { get; }
+
+    /// <summary>Answers and repairs that bear on the thread, oldest first.</summary>
+    public IReadOnlyList<CaseEvent> Timeline { get; }
 
     /// <summary>The book for its model and complaint.</summary>
     public CaseBook Book { get; }
@@ -40,7 +51,7 @@ public sealed class JobCase
     public Advice Advice => advice.Value;
 
     /// <summary>Whether the last repair is proved.</summary>
-    public Proof Proof => Proof.Of(Book, State.Timeline);
+    public Proof Proof => Proof.Of(Book, Timeline, Thread.Id);
 
     /// <summary>Bench time so far at the shop's rate, to the smallest coin.</summary>
     public Money Labour => new(Math.Round((decimal)(State.Minutes / 60 * Book.Book.House.BenchPerHour), 2), Book.Book.House.Currency);
@@ -51,16 +62,16 @@ public sealed class JobCase
 
     /// <summary>Chance that a step ends the fault that is there now; null for a finding.</summary>
     /// <param name="step">The step.</param>
-    public double? FixChance(BookStep step) => Book.IndexOfRepair(step.Id) is >= 0 and var r ? Book.FixChance[r].Zip(Odds.Still, (chance, still) => chance * still).Sum() : null;
+    public double? FixChance(BookStep step) => Book.IndexOfRepair(step.Id) is >= 0 and var r ? Information.FixChance(r, Odds) : null;
 
     /// <summary>Whether a station was under suspicion and no longer is.</summary>
     /// <param name="station">The station.</param>
     public bool IsCleared(string station)
     {
         if (Odds.On(station) >= Book.Book.House.ClearedBelow) return false;
-        if (State.Timeline.OfType<CaseEvent.Told>().Any(t => SpeaksFor(t, station))) return true;
+        if (Timeline.OfType<CaseEvent.Told>().Any(t => SpeaksFor(t, station))) return true;
         return Odds.Evidence.Any(e => e.Kind != "context" && e.Moves.Any(m => m.Station == station && m.After < m.Before))
-            || State.Answers.Any(a => Book.Book.Step(a.Body.Finding)?.Station == station);
+            || State.Answers.Any(a => Facts.Answers.ContainsKey(a.Body.Finding) && Book.Book.Step(a.Body.Finding)?.Station == station);
     }
 
     private bool SpeaksFor(CaseEvent.Told told, string station) =>

@@ -41,6 +41,7 @@ public sealed record Candidate(BookStep Step, double Expected, double Cost, doub
 /// <param name="Others">What else was close, best first.</param>
 /// <param name="Held">What is held back, with its gate.</param>
 /// <param name="ExpectedCost">Expected cost from here to a verified fix, money.</param>
+/// <param name="Word">When it ends here only for want of the customer's word: the word, the step it would free, and its gate.</param>
 public sealed record Advice(
     AdviceKind Kind,
     Candidate? Chosen,
@@ -48,4 +49,11 @@ public sealed record Advice(
     IReadOnlyList<Outlook> Outlooks,
     IReadOnlyList<Candidate> Others,
     IReadOnlyList<HeldStep> Held,
-    double ExpectedCost);
+    double ExpectedCost,
+    WordWanted? Word = null);
+
+/// <summary>The customer's word that would let the work go on.</summary>
+/// <param name="Word">Name used in the record, such as <c>past-limit</c>.</param>
+/// <param name="Step">The step it would free.</param>
+/// <param name="Gate">The gate it would lift.</param>
+public sealed record WordWanted(string Word, BookStep Step, Gate Gate);

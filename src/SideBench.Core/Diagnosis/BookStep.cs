@@ -41,6 +41,9 @@ public abstract record BookStep
     /// <summary>One of the easy checks that come before any tool.</summary>
     public bool Easy { get; init; }
 
+    /// <summary>Whether it looks at or mends one slot or channel only, so that it says nothing of another.</summary>
+    public bool PerPlace { get; init; }
+
     /// <summary>When it makes sense at all.</summary>
     public Condition When { get; init; } = new Condition.Always();
 }
@@ -50,7 +53,20 @@ public abstract record BookStep
 /// <param name="Unit">Its unit.</param>
 /// <param name="Min">Smallest sensible value.</param>
 /// <param name="Max">Largest sensible value.</param>
-public sealed record AskedQuantity(string Label, string Unit, double Min, double Max);
+/// <param name="Bands">What the number itself says for some causes.</param>
+public sealed record AskedQuantity(string Label, string Unit, double Min, double Max, IReadOnlyList<Band> Bands);
+
+/// <summary>What a number within a range says.</summary>
+/// <param name="Causes">The causes it moves.</param>
+/// <param name="From">Smallest value, inclusive.</param>
+/// <param name="UpTo">Largest value, inclusive.</param>
+/// <param name="Factor">What their odds are multiplied with.</param>
+/// <param name="Why">The reason, one line.</param>
+public sealed record Band(IReadOnlyList<string> Causes, double From, double UpTo, double Factor, string Why)
+{
+    /// <summary>Whether a value lies in it.</summary>
+    public bool Holds(double value) => value >= From && value <= UpTo;
+}
 
 /// <summary>One answer to a finding.</summary>
 /// <param name="Id">Name used in the record.</param>
@@ -65,7 +81,8 @@ public sealed record FindingOutcome(string Id, string Label, bool Proves, AskedQ
 /// <param name="Causes">The causes it speaks of.</param>
 /// <param name="Probabilities">Per outcome, adding up to 1.</param>
 /// <param name="Why">The reason, one line.</param>
-public sealed record LikelihoodRow(IReadOnlyList<string> Causes, IReadOnlyList<double> Probabilities, string Why);
+/// <param name="Words">As the book words it, by outcome; outcomes not named share the rest.</param>
+public sealed record LikelihoodRow(IReadOnlyList<string> Causes, IReadOnlyList<double> Probabilities, string Why, IReadOnlyDictionary<string, string>? Words = null);
 
 /// <summary>A question, look or test with its possible answers.</summary>
 public sealed record Finding : BookStep
@@ -82,6 +99,15 @@ public sealed record Finding : BookStep
     /// <summary>How likely each answer is under every other cause of the book.</summary>
     public required IReadOnlyList<double> Otherwise { get; init; }
 
+    /// <summary>The reason for <see cref="Otherwise"/>, one line.</summary>
+    public string OtherwiseWhy { get; init; } = "";
+
+    /// <summary><see cref="Otherwise"/> as the book words it, by outcome.</summary>
+    public IReadOnlyDictionary<string, string>? OtherwiseWords { get; init; }
+
+    /// <summary>Whether it proves a repair.</summary>
+    public bool IsProof => Kind == "proof";
+
     /// <summary>How likely each answer is on a machine with nothing wrong.</summary>
     public required IReadOnlyList<double> Sound { get; init; }
 
@@ -97,7 +123,8 @@ public sealed record Finding : BookStep
 /// <summary>How surely a repair ends one cause.</summary>
 /// <param name="Cause">The cause.</param>
 /// <param name="Chance">Chance that the cause is gone afterwards, 0 to 1.</param>
-public sealed record Fix(string Cause, double Chance);
+/// <param name="Word">The chance as the book words it.</param>
+public sealed record Fix(string Cause, double Chance, string Word = "");
 
 /// <summary>Work that can end a cause.</summary>
 public sealed record Repair : BookStep

@@ -1,4 +1,5 @@
 using SideBench.Core.Machines;
+using SideBench.Core.StripDown;
 
 namespace SideBench.Core.Diagnosis;
 
@@ -11,6 +12,8 @@ public sealed class CaseBook
     /// <summary>Written as a repair's proof, it means the proof of the complaint.</summary>
     public const string ProofOfComplaint = "complaint";
 
+    private const int MostOpenings = 31;
+
     private CaseBook(FaultBook book, MachineModel model, Complaint complaint)
     {
         Book = book;
@@ -18,18 +21,25 @@ public sealed class CaseBook
         Complaint = complaint;
         var bare = new Facts { Model = model, Context = new Dictionary<string, string>() };
         var stations = model.Stations.Select(s => s.Id).ToHashSet();
-        Causes = [.. book.Causes.Where(c => c.Complaints.ContainsKey(complaint.Id) && stations.Contains(c.Station) && ModelAllows(c.When, bare))];
+        Causes = [.. book.Causes.Select(c => c with { When = c.When.For(bare) }).Where(c => c.Complaints.ContainsKey(complaint.Id) && stations.Contains(c.Station) && !c.When.IsNever)];
         var index = Causes.Select((c, i) => (c.Id, i)).ToDictionary(p => p.Id, p => p.i);
         BaseWeights = [.. Causes.Select(c => c.Rate * c.Complaints[complaint.Id])];
         Repairs = [.. book.Repairs
-            .Where(r => r.Fixes.Any(f => index.ContainsKey(f.Cause)) && ModelAllows(r.When, bare))
-            .Select(r => r.Proof == ProofOfComplaint ? r with { Proof = complaint.Proof } : r)];
+            .Where(r => r.Fixes.Any(f => index.ContainsKey(f.Cause)) && !r.When.For(bare).IsNever)
+            .Select(r => r with { When = r.When.For(bare), Proof = r.Proof == ProofOfComplaint ? complaint.Proof : r.Proof })];
         FixChance = [.. Repairs.Select(r => FixRow(r, index))];
-        Findings = [.. book.Findings.Where(f => ModelAllows(f.When, bare) && (IsProof(f) || Tells(f, index)))];
+        Findings = [.. book.Findings.Where(f => !f.When.For(bare).IsNever && (IsProof(f) || Tells(f, index))).Select(f => f with { When = f.When.For(bare) })];
         Likelihood = [.. Findings.Select(f => Rows(f, index))];
-        Unknown = [.. Likelihood.Select((rows, f) => UnknownRow(rows, Findings[f].Outcomes.Count))];
+        Unknown = [.. Likelihood.Select((rows, f) => UnknownRow(rows, Findings[f]))];
         StepCost = Findings.Cast<BookStep>().Concat(Repairs).ToDictionary(s => s.Id, s => Diagnosis.StepCost.Of(s, model, book.House));
-        GateFindings = (HashSet<string>)[.. book.Gates.Select(g => g.When).Concat(Repairs.Select(r => r.When)).SelectMany(FindingsIn)];
+        List<Gate> gates = [.. book.Gates.Select(g => g with { When = g.When.For(bare) }).Where(g => !g.When.IsNever)];
+        var steps = Findings.Cast<BookStep>().Concat(Repairs).ToList();
+        Load = steps.ToDictionary(s => s.Id, s => Diagnosis.StepCost.LoadOf(s, model, book.House));
+        GatesOf = steps.ToDictionary(s => s.Id, s => (IReadOnlyList<Gate>)[.. gates.Where(g => Gates.Touches(g, s))]);
+        Dependents = [.. Findings.Select(f => DependentsOf(f.Id))];
+        Openings = [.. steps.SelectMany(s => s.Puts).Where(p => p.Time > 0).DistinctBy(p => (p.Label, p.Change)).Take(MostOpenings)];
+        SoundOutcome = [.. Findings.Select(f => f.Sound.ToList().IndexOf(f.Sound.Max()))];
+        StationsOfCauses = [.. Causes.Select(c => c.Station).Distinct()];
         ProofOf = [.. Repairs.Select(r => IndexOfFinding(r.Proof))];
     }
 
@@ -59,7 +69,8 @@ public sealed class CaseBook
 
     /// <summary>
     /// [finding][outcome]: chance of the answer when the fault is not in the book: half as the book's causes would show on
-    /// average, half anything (our assumption), so that answers that fit no cause raise it.
+    /// average, half anything (our assumption), so that answers that fit no cause raise it. A proof shows it as it shows the
+    /// book's causes: whatever is left shows again.
     /// </summary>
     public double[][] Unknown { get; }
 
@@ -69,8 +80,23 @@ public sealed class CaseBook
     /// <summary>Money a step costs, by step.</summary>
     public IReadOnlyDictionary<string, double> StepCost { get; }
 
-    /// <summary>Findings whose answers can set or lift a gate, or bring a repair into play.</summary>
-    public IReadOnlySet<string> GateFindings { get; }
+    /// <summary>What each step puts on counter and bill.</summary>
+    public IReadOnlyDictionary<string, StepLoad> Load { get; }
+
+    /// <summary>The gates that look at each step.</summary>
+    public IReadOnlyDictionary<string, IReadOnlyList<Gate>> GatesOf { get; }
+
+    /// <summary>[finding]: findings and repairs, by index, that its answer can bring into play or hold back.</summary>
+    internal (int[] Findings, int[] Repairs)[] Dependents { get; }
+
+    /// <summary>What can be opened or taken off, each once, with the time it takes.</summary>
+    internal IReadOnlyList<TrayPut> Openings { get; }
+
+    /// <summary>[finding]: the answer a sound machine mostly gives.</summary>
+    internal int[] SoundOutcome { get; }
+
+    /// <summary>Stations that one of the causes sits at.</summary>
+    internal IReadOnlyList<string> StationsOfCauses { get; }
 
     /// <summary>[repair]: index of the finding that proves it.</summary>
     public int[] ProofOf { get; }
@@ -93,6 +119,13 @@ public sealed class CaseBook
             if (Repairs[i].Id == id) return i;
         return -1;
     }
+
+    private (int[] Findings, int[] Repairs) DependentsOf(string finding) =>
+        ([.. Enumerable.Range(0, Findings.Count).Where(f => DependsOn(Findings[f], finding))],
+         [.. Enumerable.Range(0, Repairs.Count).Where(r => DependsOn(Repairs[r], finding))]);
+
+    private bool DependsOn(BookStep step, string finding) =>
+        step.Id != finding && (FindingsIn(step.When).Contains(finding) || GatesOf[step.Id].Any(g => FindingsIn(g.When).Contains(finding)));
 
     private bool IsProof(Finding finding) => finding.Id == Complaint.Proof || Repairs.Any(r => r.Proof == finding.Id);
 
@@ -117,14 +150,14 @@ public sealed class CaseBook
         return rows;
     }
 
-    private double[] UnknownRow(double[][] rows, int outcomes)
+    private double[] UnknownRow(double[][] rows, Finding finding)
     {
         var total = BaseWeights.Sum();
-        var mean = new double[outcomes];
+        var mean = new double[finding.Outcomes.Count];
         for (var c = 0; c < rows.Length; c++)
-            for (var o = 0; o < outcomes; o++)
+            for (var o = 0; o < mean.Length; o++)
                 mean[o] += BaseWeights[c] / total * rows[c][o];
-        return [.. mean.Select(m => (m + (1.0 / outcomes)) / 2)];
+        return finding.IsProof ? mean : [.. mean.Select(m => (m + (1.0 / mean.Length)) / 2)];
     }
 
     private static IEnumerable<string> FindingsIn(Condition condition) => condition switch
@@ -134,16 +167,5 @@ public sealed class CaseBook
         Condition.Not not => FindingsIn(not.Part),
         Condition.FindingIs finding => [finding.Finding],
         _ => [],
-    };
-
-    // A condition may speak of the model and of the case. Here only what the model alone rules out for good is left out:
-    // parts that look at the case count as possible, so that nothing is dropped too early.
-    private static bool ModelAllows(Condition condition, Facts bare) => condition switch
-    {
-        Condition.ModelIs or Condition.HasStation => condition.Holds(bare),
-        Condition.All all => all.Parts.All(p => ModelAllows(p, bare)),
-        Condition.Any any => any.Parts.Any(p => ModelAllows(p, bare)),
-        Condition.Not { Part: Condition.ModelIs or Condition.HasStation } => condition.Holds(bare),
-        _ => true,
     };
 }

@@ -4,9 +4,9 @@ namespace SideBench.Core.Diagnosis;
 public static class Explanation
 {
     /// <summary>Why this step is next.</summary>
-    public static string Why(Candidate chosen, bool easy, Posterior odds)
+    public static string Why(Candidate chosen, bool easy, Posterior odds, Facts facts)
     {
-        if (chosen.Step is Repair repair) return WhyRepair(repair, chosen.FixChance ?? 0, odds);
+        if (chosen.Step is Repair repair) return WhyRepair(repair, chosen.FixChance ?? 0, odds) + SchoolOf(repair, odds.Book, facts) + Shelf(repair, facts);
         var costs = $"{chosen.Cost:0.00} now, about {chosen.Expected:0} {odds.Book.Book.House.Currency} from here to a proved fix";
         return easy ? $"An easy check, before any tool: {costs}." : $"Splits what is left at the least cost: {costs}.";
     }
@@ -15,14 +15,31 @@ public static class Explanation
     public static string Prove(PendingProof pending, Posterior odds) =>
         $"“{pending.Repair.Name}” is done. The odds that it ended the fault are {Percent(odds.Fixed)}; only this shows it.";
 
+    /// <summary>Why the proof is made once more.</summary>
+    public static string ProveAgain(Posterior odds) =>
+        $"It passed, yet the odds of a fix are only {Percent(odds.Fixed)}: what was found speaks for something else. Prove it once more.";
+
+    /// <summary>Why an answer is asked again.</summary>
+    public static string AskAgain(Doubt doubt) =>
+        $"The findings contradict the book. “{doubt.Said.Says}” fits least with the rest: look once more before giving up.";
+
+    /// <summary>Why it ends here unless the customer speaks.</summary>
+    public static string WordWanted(WordWanted word, Posterior odds) =>
+        $"{word.Gate.Reason} The next step would be “{word.Step.Name}”. Hand back with the findings, or ask for the customer's word.";
+
     /// <summary>Why the job can close.</summary>
     public static string Proved(Proof proof) => $"“{proof.Repair?.Name}” is proved. Clear the tray, then close.";
 
     /// <summary>Why nothing is worth doing.</summary>
-    public static string HandBack(Posterior odds) =>
-        odds.Unknown > 0.5
-            ? $"The findings do not fit the book ({Percent(odds.Unknown)} for a fault it does not know). Hand back with the findings, or ask a colleague."
-            : "No step left in the book is worth its cost. Hand back with the findings.";
+    public static string HandBack(Posterior odds, IReadOnlyList<HeldStep> held)
+    {
+        if (odds.Unknown > odds.Book.Book.House.ContradictsAbove)
+            return $"The findings do not fit the book ({Percent(odds.Unknown)} for a fault it does not know). Hand back with the findings, or ask a colleague.";
+        var lead = Array.IndexOf(odds.Still, odds.Still.DefaultIfEmpty(0).Max());
+        var most = lead >= 0 && odds.Still[lead] >= 0.5 ? $" Most likely: {odds.Book.Causes[lead].Name} ({Percent(odds.Still[lead])})." : "";
+        var gate = held.FirstOrDefault(h => h.Step is Repair && lead >= 0 && ((Repair)h.Step).Fixes.Any(f => f.Cause == odds.Book.Causes[lead].Id));
+        return (gate is null ? "No step left in the book is worth its cost." : gate.Gate.Reason) + most + " Hand back with the findings.";
+    }
 
     /// <summary>A share as percent, without a show of more than is known.</summary>
     public static string Percent(double share) => share switch
@@ -31,6 +48,17 @@ public static class Explanation
         > 0.99 and < 1 => "over 99 %",
         _ => $"{Math.Round(share * 100)} %",
     };
+
+    private static string SchoolOf(Repair repair, CaseBook book, Facts facts)
+    {
+        foreach (var school in book.Book.Schools)
+            if (school.Options.FirstOrDefault(o => facts.Schools.GetValueOrDefault(school.Id) == o.Id) is { } option && option.Prefers.Contains(repair.Id))
+                return $" By the school “{school.Name}: {option.Name}”.";
+        return "";
+    }
+
+    private static string Shelf(Repair repair, Facts facts) =>
+        repair.Part.Length > 0 && facts.PartsMissing.Contains(repair.Part) ? $" The part is not on the shelf: order “{repair.Part}”." : "";
 
     private static string WhyRepair(Repair repair, double chance, Posterior odds)
     {

@@ -1,4 +1,3 @@
-using SideBench.Core.Logbook;
 using SideBench.Core.Machines;
 using SideBench.Core.StripDown;
 
@@ -28,7 +27,28 @@ public sealed record Facts
     /// <summary>What the customer has agreed to, such as <c>open-in-warranty</c>.</summary>
     public IReadOnlyCollection<string> Consents { get; init; } = [];
 
+    /// <summary>The named practice followed, by school.</summary>
+    public IReadOnlyDictionary<string, string> Schools { get; init; } = new Dictionary<string, string>();
+
+    /// <summary>The bill so far: bench time and parts, money.</summary>
+    public double Spent { get; init; }
+
+    /// <summary>What the customer will pay without being asked, money; null when not told.</summary>
+    public double? Limit { get; init; }
+
+    /// <summary>Parts that are not on the shelf.</summary>
+    public IReadOnlyCollection<string> PartsMissing { get; init; } = [];
+
+    /// <summary>What this shop's own closed jobs of such a case turned out to be.</summary>
+    public ShopCounts Counts { get; init; } = ShopCounts.None;
+
     /// <summary>The case as it would be with one more answer.</summary>
-    public Facts With(CaseEvent.Told answer) =>
-        this with { Answers = new Dictionary<string, string>(Answers) { [answer.Finding] = answer.Outcome } };
+    /// <param name="finding">The finding.</param>
+    /// <param name="outcome">Its answer.</param>
+    public Facts With(string finding, string outcome) =>
+        this with { Answers = new Dictionary<string, string>(Answers) { [finding] = outcome } };
+
+    /// <summary>The case as it would be with the customer's word.</summary>
+    /// <param name="word">The word.</param>
+    public Facts WithWord(string word) => this with { Consents = [.. Consents, word] };
 }

@@ -15,6 +15,9 @@ public sealed record Cause
     /// <summary>Relative rate among the causes of the book, above 0.</summary>
     public required double Rate { get; init; }
 
+    /// <summary>The rate as the book words it.</summary>
+    public string RateWord { get; init; } = "";
+
     /// <summary>Chance that it shows as a complaint, by complaint; absent means it never does.</summary>
     public required IReadOnlyDictionary<string, double> Complaints { get; init; }
 
@@ -84,11 +87,37 @@ public sealed record HouseRates
 
     /// <summary>Bench places that hold a machine.</summary>
     public required int Places { get; init; }
+
+    /// <summary>How many closed jobs the book's own rates are worth against the shop's.</summary>
+    public double BookWorthJobs { get; init; } = 20;
+
+    /// <summary>What a closed job with another ink counts, 0 to 1.</summary>
+    public double OtherInkCounts { get; init; } = 0.5;
+
+    /// <summary>A proof that leaves the odds of a fix below this is made once more, 0 to 1.</summary>
+    public double CloseAbove { get; init; } = 0.9;
+
+    /// <summary>How often a machine has a second fault behind the one that was mended, 0 to 1.</summary>
+    public double SecondFault { get; init; } = 0.1;
+
+    /// <summary>From this share for "not in the book" on, the findings contradict it, 0 to 1.</summary>
+    public double ContradictsAbove { get; init; } = 0.5;
+
+    /// <summary>What waiting for a part that is not on the shelf costs, money.</summary>
+    public double PartsWait { get; init; }
+
+    /// <summary>What a step of the chosen school costs when steps are compared, as a share of its cost.</summary>
+    public double SchoolFactor { get; init; } = 1;
+
+    /// <summary>How often a proof is made at most after one repair.</summary>
+    public int ProofAgain { get; init; } = 1;
 }
 
 /// <summary>Everything the shop knows of faults, checked and ready.</summary>
 public sealed record FaultBook
 {
+    private Dictionary<string, BookStep>? steps;
+
     /// <summary>What customers complain of.</summary>
     public required IReadOnlyList<Complaint> Complaints { get; init; }
 
@@ -107,9 +136,21 @@ public sealed record FaultBook
     /// <summary>What is held back.</summary>
     public required IReadOnlyList<Gate> Gates { get; init; }
 
+    /// <summary>Named practices to choose from.</summary>
+    public IReadOnlyList<School> Schools { get; init; } = [];
+
+    /// <summary>Fixed orders of work to compare with.</summary>
+    public IReadOnlyList<Checklist> Checklists { get; init; } = [];
+
+    /// <summary>The words of likelihood and rate, for those who edit the book.</summary>
+    public BookWords Words { get; init; } = BookWords.None;
+
     /// <summary>The shop's rates.</summary>
     public required HouseRates House { get; init; }
 
+    /// <summary>Packs with their versions, and how many edits of the shop are in it.</summary>
+    public string Version { get; init; } = "";
+
     /// <summary>The step of that name, or null.</summary>
-    public BookStep? Step(string id) => (BookStep?)Findings.FirstOrDefault(f => f.Id == id) ?? Repairs.FirstOrDefault(r => r.Id == id);
+    public BookStep? Step(string id) => (steps ??= Findings.Cast<BookStep>().Concat(Repairs).ToDictionary(s => s.Id)).GetValueOrDefault(id);
 }

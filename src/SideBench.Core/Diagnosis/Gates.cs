@@ -15,20 +15,31 @@ public static class Gates
     /// <param name="overridden">Gates gone past with a reason, as <c>gate:step</c>.</param>
     public static Gate? Holding(CaseBook book, Facts facts, BookStep step, IReadOnlyCollection<string> overridden)
     {
-        var counterPct = StepCost.CounterPctOf(step, book.Model);
-        foreach (var gate in book.Book.Gates)
-        {
-            if (!Touches(gate, step) || overridden.Contains($"{gate.Id}:{step.Id}")) continue;
-            if (gate.When.Holds(facts, counterPct)) return gate;
-        }
-
+        var load = book.Load[step.Id];
+        foreach (var gate in book.GatesOf[step.Id])
+            if (gate.When.Holds(facts, load) && !overridden.Contains($"{gate.Id}:{step.Id}")) return gate;
         return null;
     }
 
-    private static bool Touches(Gate gate, BookStep step)
+    /// <summary>Whether a gate looks at a step at all: by one of its tags, or as any finding or any repair.</summary>
+    /// <param name="gate">The gate.</param>
+    /// <param name="step">The step.</param>
+    public static bool Touches(Gate gate, BookStep step)
     {
+        var kind = step is Repair ? "repair" : "finding";
         foreach (var tag in gate.Holds)
-            if (step.Tags.Contains(tag)) return true;
+            if (tag == kind || step.Tags.Contains(tag)) return true;
         return false;
     }
+
+    /// <summary>The customer's word that would lift a gate; null when no word does.</summary>
+    /// <param name="gate">The gate.</param>
+    public static string? WordFor(Gate gate) => WordIn(gate.When);
+
+    private static string? WordIn(Condition condition) => condition switch
+    {
+        Condition.Not { Part: Condition.Agreed agreed } => agreed.Word,
+        Condition.All all => all.Parts.Select(WordIn).FirstOrDefault(w => w is not null),
+        _ => null,
+    };
 }

@@ -13,87 +13,100 @@ public static class NextStep
     /// <param name="facts">The case, for gates and for steps that do not fit it.</param>
     /// <param name="timeline">Answers and repairs as they stand.</param>
     /// <param name="overridden">Gates gone past with a reason, as <c>gate:step</c>.</param>
+    /// <param name="thread">The thread.</param>
     /// <remarks>
-    /// Findings are looked ahead by one, repairs by the greedy order of <see cref="ExpectedCost"/>. Easy checks that can
-    /// tell something and pay for themselves come before any tool, the cheapest first (house default); a repair is proved
-    /// before anything else is tried.
+    /// Tests and repairs compete by <see cref="LookAhead"/>. Easy checks that can tell something and pay for themselves come
+    /// before any tool, the cheapest first (house default); a repair is proved before anything else is tried, once more when
+    /// the odds are still against it; and where only the customer's word is wanting, the advice is to hand back or to ask.
     /// </remarks>
-    public static Advice Of(Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden)
+    public static Advice Of(Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden, int thread = 0)
     {
         var book = odds.Book;
         var held = new List<HeldStep>();
-        var repairHeld = HeldRepairs(book, facts, overridden, held);
-        var costs = new ExpectedCost(book, repairHeld, answer => HeldRepairs(book, facts.With(answer), overridden, []));
-        var candidates = FindingCandidates(book, odds, facts, timeline, overridden, held, costs);
-        AddRepairs(candidates, book, odds, repairHeld, costs);
+        var now = Availability.Of(book, facts, overridden, s => TimesPast(timeline, s), held);
+        var board = new PlanBoard(odds, facts);
+        var plan = new LookAhead(board);
+        var proof = Proof.Of(book, timeline, thread);
+        if (proof.Proved && (odds.Fixed >= book.Book.House.CloseAbove || proof.Times >= book.Book.House.ProofAgain))
+            return Plain(AdviceKind.Close, Explanation.Proved(proof), held);
+        var candidates = Candidates(plan, board, now, odds);
+        if (proof.Pending is { } pending) return Proving(pending, book, odds, candidates, held, Explanation.Prove(pending, odds));
+        if (proof is { Proved: true, Repair: { } proved })
+            return Proving(new PendingProof(proved, proved.Proof), book, odds, candidates, held, Explanation.ProveAgain(odds));
 
-        var proof = Proof.Of(book, timeline);
-        if (proof.Proved) return Plain(AdviceKind.Close, Explanation.Proved(proof), held);
-        if (proof.Pending is { } pending) return Proving(pending, book, odds, candidates, held, costs);
-
-        var stop = costs.Of(odds.Still, odds.Unknown);
+        var stop = plan.Mending(now);
         var easy = candidates.Where(c => IsUsefulEasy(c, book) && c.Expected <= stop).ToList();
         var best = easy.Count > 0 ? easy.OrderBy(c => c.Cost).ThenBy(c => c.Expected).First() : candidates.Where(IsUseful).MinBy(c => c.Expected);
-        if (best is null || (easy.Count == 0 && best.Expected >= book.Book.House.HandBack))
-            return Plain(AdviceKind.HandBack, Explanation.HandBack(odds), held);
+        var value = best is null ? board.HandBack : Math.Min(stop, best.Expected);
+        if (easy.Count == 0 && WordThatPays(odds, facts, timeline, overridden, held, value) is { } word)
+            return Plain(AdviceKind.HandBack, Explanation.WordWanted(word, odds), held) with { Word = word };
+        if (best is null || (easy.Count == 0 && best.Expected >= board.HandBack)) return GivingUp(odds, facts, timeline, held);
         var kind = best.Step is Repair ? AdviceKind.Mend : AdviceKind.Find;
-        var outlooks = Outlooks(best.Step, book, odds, costs);
-        return new Advice(kind, best, Explanation.Why(best, easy.Count > 0, odds), outlooks, Others(best, candidates), held, Math.Min(stop, best.Expected));
+        return new Advice(kind, best, Explanation.Why(best, easy.Count > 0, odds, facts), Outlooks(best.Step, book, odds), Others(best, candidates), held, value);
     }
 
-    private static bool[] HeldRepairs(CaseBook book, Facts facts, IReadOnlyCollection<string> overridden, List<HeldStep> held)
+    private static List<Candidate> Candidates(LookAhead plan, PlanBoard board, Availability now, Posterior odds)
     {
-        var repairHeld = new bool[book.Repairs.Count];
-        for (var r = 0; r < repairHeld.Length; r++)
-        {
-            var repair = book.Repairs[r];
-            if (!repair.When.Holds(facts)) repairHeld[r] = true;
-            else if (Gates.Holding(book, facts, repair, overridden) is { } gate)
-            {
-                repairHeld[r] = true;
-                held.Add(new HeldStep(repair, gate));
-            }
-        }
-
-        return repairHeld;
-    }
-
-    private static List<Candidate> FindingCandidates(
-        CaseBook book, Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden, List<HeldStep> held, ExpectedCost costs)
-    {
+        var book = odds.Book;
         var candidates = new List<Candidate>();
-        for (var f = 0; f < book.Findings.Count; f++)
+        foreach (var (isRepair, i, expected) in plan.Steps(now))
         {
-            var finding = book.Findings[f];
-            if (!finding.When.Holds(facts) || IsTold(timeline, finding)) continue;
-            if (Gates.Holding(book, facts, finding, overridden) is { } gate) held.Add(new HeldStep(finding, gate));
-            else candidates.Add(new Candidate(finding, costs.AfterFinding(f, odds), book.StepCost[finding.Id], null, costs.Bits(f, odds)));
+            if (isRepair)
+                candidates.Add(new Candidate(book.Repairs[i], expected, board.CostOfRepair(i, board.Open) - board.ProofCost[i], Information.FixChance(i, odds), 0));
+            else
+                candidates.Add(new Candidate(book.Findings[i], expected, board.CostOfFinding(i, board.Open), null, Information.Bits(i, odds)));
         }
 
         return candidates;
     }
 
-    private static void AddRepairs(List<Candidate> candidates, CaseBook book, Posterior odds, bool[] repairHeld, ExpectedCost costs)
+    // Before giving up on findings that contradict the book, the answer that fits least is asked again.
+    private static Advice GivingUp(Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, List<HeldStep> held)
     {
-        for (var r = 0; r < repairHeld.Length; r++)
+        var book = odds.Book;
+        if (Doubt.Of(odds, facts, timeline) is not { } doubt || held.Any(h => h.Step.Id == doubt.Finding.Id))
+            return Plain(AdviceKind.HandBack, Explanation.HandBack(odds, held), held);
+        var cost = book.StepCost[doubt.Finding.Id];
+        var chosen = new Candidate(doubt.Finding, cost, cost, null, Information.Bits(book.IndexOfFinding(doubt.Finding.Id), odds));
+        return new Advice(AdviceKind.Find, chosen, Explanation.AskAgain(doubt), [], [], held, cost);
+    }
+
+    // The customer's word is wanted when the best step with it is one that only this word frees, and it saves more than asking costs.
+    private static WordWanted? WordThatPays(
+        Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden, List<HeldStep> held, double without)
+    {
+        foreach (var wanted in held.Select(h => (Held: h, Word: Gates.WordFor(h.Gate))).Where(w => w.Word is not null).DistinctBy(w => w.Word))
         {
-            if (repairHeld[r]) continue;
-            var repair = book.Repairs[r];
-            candidates.Add(new Candidate(repair, costs.AfterRepair(r, odds), book.StepCost[repair.Id], costs.FixChance(r, odds), 0));
+            var then = facts.WithWord(wanted.Word!);
+            var now = Availability.Of(odds.Book, then, overridden, s => TimesPast(timeline, s), []);
+            var board = new PlanBoard(odds, then);
+            var plan = new LookAhead(board);
+            if (plan.Mending(now) + odds.Book.Book.House.PartsWait >= without) continue;
+            var best = Candidates(plan, board, now, odds).Where(IsUseful).MinBy(c => c.Expected);
+            var heldNow = best is null ? null : held.FirstOrDefault(h => h.Step.Id == best.Step.Id && Gates.WordFor(h.Gate) == wanted.Word);
+            if (heldNow is not null && best!.Expected + odds.Book.Book.House.PartsWait < without) return new WordWanted(wanted.Word!, best.Step, heldNow.Gate);
         }
+
+        return null;
     }
 
     // An answer stands for good, but for findings that work on the machine can change: those are open again after a repair.
-    private static bool IsTold(IReadOnlyList<CaseEvent> timeline, Finding finding)
+    // A repair counts as often as it was made in vain, but for those that help little by little.
+    private static int TimesPast(IReadOnlyList<CaseEvent> timeline, BookStep step)
     {
-        var again = finding.Tags.Contains(AgainTag);
+        var again = step.Tags.Contains(AgainTag);
+        var times = 0;
         for (var i = timeline.Count - 1; i >= 0; i--)
         {
-            if (again && timeline[i] is CaseEvent.Worked) return false;
-            if (timeline[i] is CaseEvent.Told told && told.Finding == finding.Id) return true;
+            if (timeline[i] is CaseEvent.Worked worked)
+            {
+                if (again) break;
+                if (worked.Repair == step.Id) times++;
+            }
+            else if (timeline[i] is CaseEvent.Told told && told.Finding == step.Id) times++;
         }
 
-        return false;
+        return times;
     }
 
     private static bool IsUsefulEasy(Candidate candidate, CaseBook book) =>
@@ -103,21 +116,21 @@ public static class NextStep
 
     private static Advice Plain(AdviceKind kind, string because, List<HeldStep> held) => new(kind, null, because, [], [], held, 0);
 
-    private static Advice Proving(PendingProof pending, CaseBook book, Posterior odds, List<Candidate> candidates, List<HeldStep> held, ExpectedCost costs)
+    private static Advice Proving(PendingProof pending, CaseBook book, Posterior odds, List<Candidate> candidates, List<HeldStep> held, string because)
     {
         var f = book.IndexOfFinding(pending.Proof);
         var finding = book.Findings[f];
-        var chosen = new Candidate(finding, costs.AfterFinding(f, odds), book.StepCost[finding.Id], null, costs.Bits(f, odds));
+        var chosen = candidates.FirstOrDefault(c => c.Step.Id == finding.Id)
+            ?? new Candidate(finding, book.StepCost[finding.Id], book.StepCost[finding.Id], null, Information.Bits(f, odds));
         held.RemoveAll(h => h.Step.Id == finding.Id && h.Gate.Overridable);
-        return new Advice(
-            AdviceKind.Prove, chosen, Explanation.Prove(pending, odds), Outlooks(finding, book, odds, costs), Others(chosen, candidates), held, chosen.Expected);
+        return new Advice(AdviceKind.Prove, chosen, because, Outlooks(finding, book, odds), Others(chosen, candidates), held, chosen.Expected);
     }
 
-    private static IReadOnlyList<Outlook> Outlooks(BookStep step, CaseBook book, Posterior odds, ExpectedCost costs)
+    private static IReadOnlyList<Outlook> Outlooks(BookStep step, CaseBook book, Posterior odds)
     {
         if (step is not Finding finding) return [];
         var f = book.IndexOfFinding(finding.Id);
-        return [.. finding.Outcomes.Select((outcome, o) => Leaves(outcome.Id, f, o, book, odds, costs.Chance(f, o, odds)))];
+        return [.. finding.Outcomes.Select((outcome, o) => Leaves(outcome.Id, f, o, book, odds, Information.Chance(f, o, odds)))];
     }
 
     private static Outlook Leaves(string outcome, int f, int o, CaseBook book, Posterior odds, double chance)

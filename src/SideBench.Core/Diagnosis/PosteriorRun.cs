@@ -6,11 +6,14 @@ namespace SideBench.Core.Diagnosis;
 internal sealed class PosteriorRun(CaseBook book)
 {
     private const double Impossible = -1e9;
-
     private readonly double[] still = new double[book.Causes.Count];
     private readonly double[] mended = Enumerable.Repeat(Impossible, book.Causes.Count).ToArray();
-    private readonly List<(Evidence Evidence, double[] Before, double[] After)> trail = [];
+    private readonly SecondFaults second = new(book);
+    private readonly List<(Evidence Evidence, double[] Factor, double[] Before, double[] After)> trail = [];
     private double unknown;
+
+    /// <summary>The arithmetic so far, fact by fact.</summary>
+    public IReadOnlyList<CausePath> Paths => [.. trail.Select(t => new CausePath(t.Evidence, t.Factor, t.Before, t.After))];
 
     /// <summary>Sets the rates of the book, and drops causes that cannot be in this case.</summary>
     public void Start(Facts facts)
@@ -30,17 +33,25 @@ internal sealed class PosteriorRun(CaseBook book)
     /// <summary>Adds a context rule.</summary>
     public void Apply(ContextRule rule)
     {
-        var log = Math.Log(rule.Factor);
-        var touched = false;
-        var before = Normalised();
-        for (var c = 0; c < still.Length; c++)
+        var factor = new double[still.Length];
+        for (var c = 0; c < factor.Length; c++) factor[c] = rule.Causes.Contains(book.Causes[c].Id) ? rule.Factor : 1;
+        Multiply(new Evidence("context", rule.Id, rule.Name, rule.Why, null, [], 0), factor);
+    }
+
+    /// <summary>Adds what the shop's own closed jobs say. Comes after the context and before any answer.</summary>
+    public void Apply(ShopCounts counts)
+    {
+        if (counts.Jobs > 0)
         {
-            if (!rule.Causes.Contains(book.Causes[c].Id) || still[c] <= Impossible / 2) continue;
-            still[c] += log;
-            touched = true;
+            var shares = Normalised().Still;
+            var known = shares.Sum();
+            if (known <= 0) return;
+            var factor = counts.Factors(book.Causes, [.. shares.Select(s => s / known)], book.Book.House);
+            var says = counts.Jobs == 1 ? "One closed job of this shop" : $"{counts.Jobs} closed jobs of this shop";
+            Multiply(new Evidence("context", "own-jobs", says, $"The book counts as {book.Book.House.BookWorthJobs:0} jobs beside them.", null, [], 0), factor);
         }
 
-        if (touched) Note(new Evidence("context", rule.Id, rule.Name, rule.Why, null, [], 0), before.Still);
+        second.Start(still);
     }
 
     /// <summary>Adds an answer or a repair.</summary>
@@ -53,19 +64,20 @@ internal sealed class PosteriorRun(CaseBook book)
     /// <summary>The odds now, adding up to 1.</summary>
     public (double[] Still, double[] Mended, double Unknown) Normalised()
     {
+        var s = (double[])still.Clone();
+        second.AddTo(s);
+        var m = (double[])mended.Clone();
         var max = unknown;
-        for (var c = 0; c < still.Length; c++) max = Math.Max(max, Math.Max(still[c], mended[c]));
-        var s = new double[still.Length];
-        var m = new double[still.Length];
-        var total = Math.Exp(unknown - max);
-        var u = total;
-        for (var c = 0; c < still.Length; c++)
+        for (var c = 0; c < s.Length; c++) max = Math.Max(max, Math.Max(s[c], m[c]));
+        var u = Math.Exp(unknown - max);
+        var total = u;
+        for (var c = 0; c < s.Length; c++)
         {
-            total += s[c] = Math.Exp(still[c] - max);
-            total += m[c] = Math.Exp(mended[c] - max);
+            total += s[c] = Math.Exp(s[c] - max);
+            total += m[c] = Math.Exp(m[c] - max);
         }
 
-        for (var c = 0; c < still.Length; c++)
+        for (var c = 0; c < s.Length; c++)
         {
             s[c] /= total;
             m[c] /= total;
@@ -74,11 +86,25 @@ internal sealed class PosteriorRun(CaseBook book)
         return (s, m, u / total);
     }
 
-    /// <summary>All facts, each weighed on the station that leads now.</summary>
+    /// <summary>What moved the odds, oldest first, weighed for the station that leads now.</summary>
     public IReadOnlyList<Evidence> Evidence(double[] now)
     {
-        var lead = Leading(now);
-        return [.. trail.Select(t => t.Evidence with { Weight = Weight(lead, t.Before, t.After) })];
+        var leading = Leading(now);
+        return [.. trail.Select(t => t.Evidence with { Weight = Weight(leading, t.Before, t.After) })];
+    }
+
+    private void Multiply(Evidence evidence, double[] factor)
+    {
+        var before = Normalised();
+        var touched = false;
+        for (var c = 0; c < still.Length; c++)
+        {
+            if (factor[c] == 1 || still[c] <= Impossible / 2) continue;
+            still[c] += Math.Log(factor[c]);
+            touched = true;
+        }
+
+        if (touched) Note(evidence, factor, before.Still);
     }
 
     private void Tell(CaseEvent.Told told)
@@ -87,16 +113,21 @@ internal sealed class PosteriorRun(CaseBook book)
         var o = f < 0 ? -1 : book.Findings[f].IndexOf(told.Outcome);
         if (o < 0) return;
         var before = Normalised();
+        var outcome = book.Findings[f].Outcomes[o];
+        var factor = new double[still.Length];
+        for (var c = 0; c < factor.Length; c++) factor[c] = book.Likelihood[f][c][o] * BandOf(outcome, told.Quantity, book.Causes[c].Id);
         var sound = Math.Log(book.Findings[f].Sound[o]);
         for (var c = 0; c < still.Length; c++)
         {
-            still[c] += Math.Log(book.Likelihood[f][c][o]);
+            still[c] += Math.Log(factor[c]);
             mended[c] += sound;
         }
 
+        second.Tell(f, o, factor);
         unknown += Math.Log(book.Unknown[f][o]);
-        var outcome = book.Findings[f].Outcomes[o];
-        Note(new Evidence("finding", told.Finding, outcome.Says, Why(f, before.Still), told.Entry, [], 0), before.Still);
+        Note(new Evidence("finding", told.Finding, outcome.Says, "", told.Entry, [], 0), factor, before.Still);
+        var (evidence, _, _, after) = trail[^1];
+        trail[^1] = trail[^1] with { Evidence = evidence with { Why = Why(f, before.Still, after) } };
     }
 
     private void Work(CaseEvent.Worked worked)
@@ -104,40 +135,50 @@ internal sealed class PosteriorRun(CaseBook book)
         var r = book.IndexOfRepair(worked.Repair);
         if (r < 0) return;
         var before = Normalised();
+        second.Work(r, before.Still, mended);
+        var factor = new double[still.Length];
         for (var c = 0; c < still.Length; c++)
         {
             var chance = book.FixChance[r][c];
+            factor[c] = 1 - chance;
             if (chance <= 0) continue;
             mended[c] = LogSum(mended[c], still[c] + Math.Log(chance));
             still[c] += Math.Log(1 - chance);
         }
 
-        Note(new Evidence("repair", worked.Repair, book.Repairs[r].Name + ": done", "", worked.Entry, [], 0), before.Still);
+        Note(new Evidence("repair", worked.Repair, book.Repairs[r].Name + ": done", "", worked.Entry, [], 0), factor, before.Still);
+    }
+
+    private static double BandOf(FindingOutcome outcome, double? quantity, string cause)
+    {
+        if (quantity is not { } value || outcome.Quantity is null) return 1;
+        double factor = 1;
+        foreach (var band in outcome.Quantity.Bands)
+            if (band.Holds(value) && band.Causes.Contains(cause)) factor *= band.Factor;
+        return factor;
     }
 
     // The reason shown is the one the book gives for the cause whose odds the answer moved most.
-    private string Why(int f, double[] before)
+    private string Why(int f, double[] before, double[] after)
     {
-        var after = Normalised().Still;
         var best = -1;
         for (var c = 0; c < before.Length; c++)
             if (best < 0 || Math.Abs(after[c] - before[c]) > Math.Abs(after[best] - before[best])) best = c;
-        return best < 0 ? "" : book.Findings[f].Rows.FirstOrDefault(row => row.Causes.Contains(book.Causes[best].Id))?.Why ?? "";
+        return best < 0 ? "" : book.Findings[f].Rows.LastOrDefault(row => row.Causes.Contains(book.Causes[best].Id))?.Why ?? book.Findings[f].OtherwiseWhy;
     }
 
-    private void Note(Evidence evidence, double[] before)
+    private void Note(Evidence evidence, double[] factor, double[] before)
     {
         var after = Normalised().Still;
-        var moves = book.Causes.Select(c => c.Station).Distinct()
+        var moves = book.StationsOfCauses
             .Select(station => new Move(station, Sum(before, station), Sum(after, station)))
             .Where(m => Math.Abs(m.After - m.Before) >= 0.01)
             .OrderByDescending(m => Math.Abs(m.After - m.Before))
             .Take(4);
-        trail.Add((evidence with { Moves = [.. moves] }, before, after));
+        trail.Add((evidence with { Moves = [.. moves] }, factor, before, after));
     }
 
-    private string? Leading(double[] now) =>
-        book.Causes.Select(c => c.Station).Distinct().OrderByDescending(station => Sum(now, station)).FirstOrDefault();
+    private string? Leading(double[] now) => book.StationsOfCauses.OrderByDescending(station => Sum(now, station)).FirstOrDefault();
 
     private double Weight(string? station, double[] before, double[] after)
     {
@@ -155,7 +196,8 @@ internal sealed class PosteriorRun(CaseBook book)
         return sum;
     }
 
-    private static double LogSum(double a, double b)
+    /// <summary>log(exp(a) + exp(b)) without overflow.</summary>
+    internal static double LogSum(double a, double b)
     {
         var max = Math.Max(a, b);
         return max <= Impossible / 2 ? Impossible : max + Math.Log(Math.Exp(a - max) + Math.Exp(b - max));

@@ -18,6 +18,20 @@ public static class StepCost
         return Math.Max(cost, 0.01);
     }
 
+    /// <summary>What a step adds to the bill, money: bench time and parts.</summary>
+    public static double ChargeOf(BookStep step, MachineModel model, HouseRates house) =>
+        (MinutesOf(step, model) / 60 * house.BenchPerHour) + (double)step.Parts;
+
+    /// <summary>What a step puts on counter and bill, for conditions.</summary>
+    public static StepLoad LoadOf(BookStep step, MachineModel model, HouseRates house) =>
+        new(CounterPctOf(step, model), ChargeOf(step, model, house));
+
+    /// <summary>Bench time to open what a step needs open and is not open yet, min.</summary>
+    /// <param name="step">The step.</param>
+    /// <param name="tray">What is open or off already.</param>
+    public static double OpeningOf(BookStep step, IReadOnlyList<StripDown.TrayItem> tray) =>
+        step.Puts.Where(p => !tray.Any(i => i.Label == p.Label && i.Change == p.Change)).Sum(p => p.Time);
+
     /// <summary>Bench time of a step with the machine's own operation, min.</summary>
     public static double MinutesOf(BookStep step, MachineModel model) =>
         step.Minutes + (model.Operation(step.Operation)?.Time.Value ?? 0);

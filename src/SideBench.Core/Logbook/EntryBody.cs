@@ -14,17 +14,18 @@ public abstract record EntryBody
     /// <summary>A machine was taken in.</summary>
     public sealed record TakenIn(
         long MachineId, long CustomerId, string ModelId, string Complaint, string Words, string Tried, int CleansTried, string Ink, int IdleWeeks,
-        bool Moved, string Paper, bool Borderless, DateOnly? WarrantyEnd, decimal? Limit, DateTimeOffset? Promise, string Accessories) : EntryBody;
+        bool Moved, string Paper, bool Borderless, DateOnly? WarrantyEnd, decimal? Limit, DateTimeOffset? Promise, string Accessories, int? AgeYears = null, string? LastWork = null, string? Firmware = null, int Slot = 0,
+        string? BookVersion = null, int ModelVersion = 0) : EntryBody;
 
     /// <summary>A finding was told.</summary>
     public sealed record Answered(
         string Finding, string Outcome, string Name, string Label, string Says, double? Quantity, string Unit, double Minutes,
-        IReadOnlyList<TrayItem> Puts) : EntryBody;
+        IReadOnlyList<TrayItem> Puts, int Thread = 0) : EntryBody;
 
     /// <summary>Work was done.</summary>
     public sealed record Mended(
         string Repair, string Name, IReadOnlyList<string> Tags, double Minutes, decimal Parts, string Part, string Lot, double InkMl, double CounterPct,
-        IReadOnlyList<TrayItem> Puts) : EntryBody;
+        IReadOnlyList<TrayItem> Puts, int Thread = 0) : EntryBody;
 
     /// <summary>An earlier line was a mistake: it stays on record and no longer counts.</summary>
     public sealed record Corrected(long Target, string Reason) : EntryBody;
@@ -54,10 +55,29 @@ public abstract record EntryBody
     public sealed record Consented(string What, string By) : EntryBody;
 
     /// <summary>A gate was gone past, knowingly.</summary>
-    public sealed record GateOverridden(string Gate, string Step, string Reason) : EntryBody;
+    public sealed record GateOverridden(string Gate, string Step, string Reason, int Thread = 0) : EntryBody;
 
     /// <summary>The job's work ended.</summary>
-    public sealed record Closed(string How, string Cause, string Reason, IReadOnlyList<string> StillOnTray) : EntryBody;
+    public sealed record Closed(string How, string Cause, string Reason, IReadOnlyList<string> StillOnTray, int Thread = 0) : EntryBody;
+
+    /// <summary>Another symptom or place on the same machine: a thread of its own.</summary>
+    public sealed record ThreadOpened(int Thread, string Complaint, int Slot, string Words) : EntryBody;
+
+    /// <summary>A thread ended while others are open.</summary>
+    public sealed record ThreadClosed(int Thread, string How, string Cause, string Reason) : EntryBody;
+
+    /// <summary>What a proved thread turned out to be, with the odds before its repair and what its tests told.</summary>
+    public sealed record Judged(
+        int Thread, string ModelId, string Complaint, string Ink, string Cause, IReadOnlyList<Foretold> Odds, IReadOnlyList<TestWorth> Tests) : EntryBody;
+
+    /// <summary>A school was chosen: for the job, or for the shop when the line belongs to none.</summary>
+    public sealed record SchoolChosen(string School, string Option) : EntryBody;
+
+    /// <summary>A part is on the shelf, or is not.</summary>
+    public sealed record PartTold(string Part, bool Here) : EntryBody;
+
+    /// <summary>A word of the fault book was changed by the shop.</summary>
+    public sealed record BookEdited(string Kind, string Target, string Cause, string Outcome, string From, string To, string Reason) : EntryBody;
 
     /// <summary>The machine went back to its customer.</summary>
     public sealed record HandedOver(string To, decimal Charge, string Currency) : EntryBody;

@@ -23,6 +23,12 @@ public static class EntrySentence
         EntryBody.GateOverridden => "gate-overridden",
         EntryBody.Closed => "closed",
         EntryBody.HandedOver => "handed-over",
+        EntryBody.ThreadOpened => "thread-opened",
+        EntryBody.ThreadClosed => "thread-closed",
+        EntryBody.Judged => "judged",
+        EntryBody.SchoolChosen => "school-chosen",
+        EntryBody.PartTold => "part-told",
+        EntryBody.BookEdited => "book-edited",
         _ => throw new ArgumentOutOfRangeException(nameof(body), body.GetType().Name, "a kind of line without a name"),
     };
 
@@ -45,15 +51,24 @@ public static class EntrySentence
         EntryBody.Consented b => $"Customer's word: {Word(b.What)}, by {b.By}",
         EntryBody.GateOverridden b => $"Went past “{b.Gate}” for “{b.Step}”: {b.Reason}",
         EntryBody.Closed b => $"Closed {b.How}" + (b.Reason.Length > 0 ? $": {b.Reason}" : ""),
+        EntryBody.ThreadOpened b => $"Another thread, {b.Complaint}{Slot(b.Slot)}: “{b.Words}”",
+        EntryBody.ThreadClosed b => $"Thread closed {b.How}" + (b.Reason.Length > 0 ? $": {b.Reason}" : ""),
+        EntryBody.Judged b => $"It was: {b.Cause}",
+        EntryBody.SchoolChosen b => $"School for {b.School}: {b.Option}",
+        EntryBody.PartTold b => b.Here ? $"On the shelf again: {b.Part}" : $"Not on the shelf: {b.Part}",
+        EntryBody.BookEdited b => $"Book: {b.Target}{(b.Cause.Length > 0 ? $", {b.Cause}, {b.Outcome}" : "")} from “{b.From}” to “{b.To}”" + (b.Reason.Length > 0 ? $": {b.Reason}" : ""),
         EntryBody.HandedOver b => $"Handed over to {b.To}, charged {b.Charge:0.00}\u2009{b.Currency}",
         _ => throw new ArgumentOutOfRangeException(nameof(body), body.GetType().Name, "a kind of line without a sentence"),
     };
+
+    private static string Slot(int slot) => slot > 0 ? $", slot {slot}" : "";
 
     private static string Word(string consent) => consent switch
     {
         "open-in-warranty" => "the machine may be opened though in warranty",
         "irreversible" => "irreversible work is agreed",
         "past-limit" => "the cost may pass the limit",
+        "past-worth" => "it is worth more to them than the machine",
         _ => consent,
     };
 }

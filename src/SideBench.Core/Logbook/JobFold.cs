@@ -17,7 +17,7 @@ public static class JobFold
         {
             if (corrected.Contains(entry.Id.Value)) continue;
             state = entry.Body is EntryBody.TakenIn intake
-                ? new JobState { Intake = intake, OpenedAt = entry.At }
+                ? new JobState { Intake = intake, OpenedAt = entry.At, Threads = [new CaseThread(0, intake.Complaint, intake.Slot, intake.Words)] }
                 : Step(state ?? throw new InvalidOperationException("a job starts with its take-in"), entry);
         }
 
@@ -39,14 +39,20 @@ public static class JobFold
         EntryBody.PlaceSet body => state with { Place = body.Place },
         EntryBody.Consented body => state with { Consents = [.. state.Consents, body.What] },
         EntryBody.GateOverridden body => state with { Overridden = [.. state.Overridden, $"{body.Gate}:{body.Step}"] },
-        EntryBody.Closed body => state with { Closing = body, Clocks = [], WaitsFor = "" },
+        EntryBody.Closed body => Ended(state, body.Thread, body.How, body.Cause, body.Reason) with { Closing = body, Clocks = [], WaitsFor = "" },
+        EntryBody.ThreadOpened body => state with { Threads = [.. state.Threads, new CaseThread(body.Thread, body.Complaint, body.Slot, body.Words)] },
+        EntryBody.ThreadClosed body => Ended(state, body.Thread, body.How, body.Cause, body.Reason),
+        EntryBody.SchoolChosen body => state with { Schools = new Dictionary<string, string>(state.Schools) { [body.School] = body.Option } },
         EntryBody.HandedOver body => state with { HandOver = body, Place = 0 },
         _ => state,
     };
 
+    private static JobState Ended(JobState state, int thread, string how, string cause, string reason) =>
+        state with { Threads = [.. state.Threads.Select(t => t.Id == thread ? t with { How = how, Cause = cause, Reason = reason } : t)] };
+
     private static JobState Answered(JobState state, EntryBody.Answered body, long entry) => state with
     {
-        Timeline = [.. state.Timeline, new CaseEvent.Told(body.Finding, body.Outcome, entry)],
+        Timeline = [.. state.Timeline, new CaseEvent.Told(body.Finding, body.Outcome, entry, body.Quantity, body.Thread)],
         Answers = [.. state.Answers, (entry, body)],
         Tray = [.. state.Tray, .. body.Puts],
         Minutes = state.Minutes + body.Minutes,
@@ -55,7 +61,7 @@ public static class JobFold
 
     private static JobState Mended(JobState state, EntryBody.Mended body, long entry) => state with
     {
-        Timeline = [.. state.Timeline, new CaseEvent.Worked(body.Repair, entry)],
+        Timeline = [.. state.Timeline, new CaseEvent.Worked(body.Repair, entry, body.Thread)],
         Work = [.. state.Work, body],
         Tray = [.. state.Tray, .. body.Puts],
         Minutes = state.Minutes + body.Minutes,

@@ -17,8 +17,14 @@ public sealed record JobState
     /// <summary>When it was taken in.</summary>
     public DateTimeOffset OpenedAt { get; init; }
 
-    /// <summary>Answers and repairs as they stand after corrections, oldest first.</summary>
+    /// <summary>Answers and repairs of all threads as they stand after corrections, oldest first.</summary>
     public IReadOnlyList<CaseEvent> Timeline { get; init; } = [];
+
+    /// <summary>Its threads, the complaint of the take-in first.</summary>
+    public IReadOnlyList<CaseThread> Threads { get; init; } = [];
+
+    /// <summary>Schools chosen for this job, by school.</summary>
+    public IReadOnlyDictionary<string, string> Schools { get; init; } = new Dictionary<string, string>();
 
     /// <summary>Work as it stands after corrections, oldest first.</summary>
     public IReadOnlyList<EntryBody.Mended> Work { get; init; } = [];
@@ -68,18 +74,54 @@ public sealed record JobState
     /// <summary>Ink spent on cleans so far, ml.</summary>
     public double InkMl { get; init; }
 
-    /// <summary>The case as written conditions see it.</summary>
+    /// <summary>The thread of that number; the first when there is none.</summary>
+    /// <param name="id">Its number.</param>
+    public CaseThread Thread(int id) => Threads.FirstOrDefault(t => t.Id == id) ?? Threads[0];
+
+    /// <summary>
+    /// Answers and repairs that bear on a thread: its own; those of other threads that speak of the whole machine; and those
+    /// about one slot when both threads are about that slot.
+    /// </summary>
+    /// <param name="book">The fault book, for what speaks of one slot only.</param>
+    /// <param name="thread">The thread.</param>
+    public IReadOnlyList<CaseEvent> TimelineOf(FaultBook book, CaseThread thread) =>
+        Threads.Count == 1 ? Timeline : [.. Timeline.Where(e => BearsOn(book, e.Thread, IdOf(e), thread))];
+
+    /// <summary>The case of a thread as written conditions see it.</summary>
+    /// <param name="book">The fault book.</param>
     /// <param name="model">The machine's model.</param>
     /// <param name="today">The date, for the warranty.</param>
-    public Facts FactsFor(MachineModel model, DateOnly today) => new()
+    /// <param name="thread">The thread.</param>
+    /// <param name="shop">What holds for the whole shop.</param>
+    /// <param name="counts">What the shop's closed jobs of such a case turned out to be.</param>
+    public Facts FactsFor(FaultBook book, MachineModel model, DateOnly today, CaseThread thread, ShopState shop, ShopCounts counts) => new()
     {
         Model = model,
-        Context = CaseContext.Of(Intake, today),
-        Answers = Answers.GroupBy(a => a.Body.Finding).ToDictionary(g => g.Key, g => g.Last().Body.Outcome),
-        Done = [.. Work.Select(w => w.Tags)],
+        Context = CaseContext.Of(Intake, today, thread.Complaint),
+        Answers = Answers.Where(a => BearsOn(book, a.Body.Thread, a.Body.Finding, thread)).GroupBy(a => a.Body.Finding).ToDictionary(g => g.Key, g => g.Last().Body.Outcome),
+        Done = [.. Work.Where(w => BearsOn(book, w.Thread, w.Repair, thread)).Select(w => w.Tags)],
         Tray = Tray,
         CounterPct = CounterPct,
         Consents = Consents,
+        Schools = School.Followed(book.Schools, shop.Schools, Schools),
+        Spent = (Minutes / 60 * book.House.BenchPerHour) + (double)Parts,
+        Limit = (double?)Intake.Limit,
+        PartsMissing = shop.PartsMissing,
+        Counts = counts,
+    };
+
+    private bool BearsOn(FaultBook book, int from, string step, CaseThread thread)
+    {
+        if (from == thread.Id) return true;
+        if (book.Step(step) is not { } known) return false;
+        return !known.PerPlace || (thread.Slot > 0 && Thread(from).Slot == thread.Slot);
+    }
+
+    private static string IdOf(CaseEvent happened) => happened switch
+    {
+        CaseEvent.Told told => told.Finding,
+        CaseEvent.Worked worked => worked.Repair,
+        _ => "",
     };
 
     /// <summary>What the job needs now.</summary>

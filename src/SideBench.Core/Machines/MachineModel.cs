@@ -44,7 +44,8 @@ public sealed record Operation(string Id, string Name, Millilitres PerChannel, d
 /// <param name="Says">What the panel says it means.</param>
 /// <param name="Means">What it can mean at the bench.</param>
 /// <param name="Complaint">The complaint it goes with; empty when none.</param>
-public sealed record PanelCode(string Code, string Says, string Means, string Complaint);
+/// <param name="Reads">The answer to "what does the panel say" that this code is.</param>
+public sealed record PanelCode(string Code, string Says, string Means, string Complaint, string Reads);
 
 /// <summary>A kind of machine, as data from a pack.</summary>
 public sealed record MachineModel
@@ -87,6 +88,12 @@ public sealed record MachineModel
 
     /// <summary>How long the carriage stays out before it parks itself, min; null when it stays.</summary>
     public double? CarriageOutMin { get; init; }
+
+    /// <summary>Ink a page takes from one channel at 5 % coverage, ml.</summary>
+    public double PageMl { get; init; }
+
+    /// <summary>What a damper holds, ml; null when it has none.</summary>
+    public double? DamperMl { get; init; }
 
     /// <summary>Warnings that hold for every job on this model.</summary>
     public required IReadOnlyList<string> Cautions { get; init; }

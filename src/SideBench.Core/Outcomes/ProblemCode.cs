@@ -134,4 +134,22 @@ public enum ProblemCode
 
     /// <summary>Something of ours broke.</summary>
     ServerFault,
+
+    /// <summary>The thread is closed; others may be open.</summary>
+    ThreadClosed,
+
+    /// <summary>Such a thread is open already.</summary>
+    ThreadThere,
+
+    /// <summary>The model has no such part.</summary>
+    PartNotOnModel,
+
+    /// <summary>The step says nothing about the complaint.</summary>
+    StepTellsNothing,
+
+    /// <summary>The shop's own lines have changed since they were seen.</summary>
+    ShopChanged,
+
+    /// <summary>The edit would make the book impossible.</summary>
+    EditImpossible,
 }

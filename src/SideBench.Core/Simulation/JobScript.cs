@@ -12,6 +12,7 @@ public sealed class JobScript
     private readonly CaseBook book;
     private readonly List<Entry> entries = [];
     private readonly (PersonId Id, string Name) person;
+    private JobCase? known;
     private int ids;
 
     /// <summary>Takes a machine in.</summary>
@@ -35,7 +36,14 @@ public sealed class JobScript
     public IReadOnlyList<Entry> Entries => entries;
 
     /// <summary>The job as it stands.</summary>
-    public JobCase Case => new(book, JobFold.Of(entries), DateOnly.FromDateTime(At.UtcDateTime));
+    public JobCase Case
+    {
+        get
+        {
+            if (known is null || known.State.Version != entries.Count) known = new JobCase(book, JobFold.Of(entries), DateOnly.FromDateTime(At.UtcDateTime));
+            return known;
+        }
+    }
 
     /// <summary>Lets time pass.</summary>
     public JobScript Later(double minutes)
@@ -78,7 +86,7 @@ public sealed class JobScript
     /// <summary>Closes and hands over.</summary>
     public JobScript End(string how, string reason, string to)
     {
-        Add(BenchWork.Close(Case, how, reason));
+        Add(Endings.Close(Case, how, reason));
         var sheet = HandOverSheet.Of(Case);
         return Later(180).Add(BenchKeeping.HandOver(Case.State, to, Math.Ceiling(sheet.Total.Amount), sheet.Total.Currency));
     }

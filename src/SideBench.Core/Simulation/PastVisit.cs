@@ -43,7 +43,7 @@ public static class PastVisit
         }
 
         var finding = (Finding)advice.Chosen.Step;
-        var outcome = machine.Show(finding);
+        var outcome = machine.Show(finding, script.Case.Book.Complaint.Id);
         script.Tell(finding.Id, outcome, Measured(finding, outcome, chance)).Clear();
     }
 

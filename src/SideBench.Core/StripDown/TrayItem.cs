@@ -15,4 +15,5 @@ public sealed record TrayItem(string Id, string Label, string Change, int Count,
 /// <param name="Count">How many.</param>
 /// <param name="Undo">What undoes it.</param>
 /// <param name="Marks">Words that gates look at.</param>
-public sealed record TrayPut(string Label, string Change, int Count, string Undo, IReadOnlyList<string> Marks);
+/// <param name="Time">Bench time to do it and to undo it, min; saved when it is done already.</param>
+public sealed record TrayPut(string Label, string Change, int Count, string Undo, IReadOnlyList<string> Marks, double Time = 0);

@@ -86,7 +86,7 @@ public class BenchKeepingTests
     {
         var entries = Open();
         Assert.Equal(ProblemCode.JobOpen, Code(BenchKeeping.HandOver(JobFold.Of(entries), "Kite Loft", 10, "GBP")));
-        TestShop.Add(entries, BenchWork.Close(TestShop.Case(entries), "handed-back", "not worth it"));
+        TestShop.Add(entries, Endings.Close(TestShop.Case(entries), "handed-back", "not worth it"));
         Assert.Equal(Standing.Ready, JobFold.Of(entries).StandingAt(TestShop.Now));
         Assert.Equal("/charge", Assert.Single(BenchKeeping.HandOver(JobFold.Of(entries), "Kite Loft", -1, "GBP").Problems).Path);
         TestShop.Add(entries, BenchKeeping.HandOver(JobFold.Of(entries), "Kite Loft", 10, "GBP"));
@@ -98,8 +98,8 @@ public class BenchKeepingTests
     public void HandedBackUnmended_NeedsAReason_AndTheSheetSaysSo()
     {
         var entries = Open();
-        Assert.Equal("/reason", Assert.Single(BenchWork.Close(TestShop.Case(entries), "handed-back", "").Problems).Path);
-        TestShop.Add(entries, BenchWork.Close(TestShop.Case(entries), "handed-back", "In warranty."));
+        Assert.Equal("/reason", Assert.Single(Endings.Close(TestShop.Case(entries), "handed-back", "").Problems).Path);
+        TestShop.Add(entries, Endings.Close(TestShop.Case(entries), "handed-back", "In warranty."));
         var sheet = HandOverSheet.Of(TestShop.Case(entries));
         Assert.Equal("Handed back unmended. In warranty.", sheet.Ending);
         Assert.Equal(["Nothing was changed on the machine"], sheet.Done);

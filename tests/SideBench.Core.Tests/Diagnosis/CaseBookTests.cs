@@ -38,7 +38,7 @@ public class CaseBookTests
                 Assert.NotEmpty(book.Causes);
                 Assert.All(book.ProofOf, p => Assert.True(p >= 0, $"{model} {complaint.Id}: a repair whose proof is not to be had"));
                 for (var c = 0; c < book.Causes.Count; c++)
-                    Assert.True(book.FixChance.Any(row => row[c] >= 0.3), $"{model} {complaint.Id}: nothing ends {book.Causes[c].Id}");
+                    Assert.True(book.FixChance.Any(row => row[c] >= 0.3) || IsForOthers(book, c), $"{model} {complaint.Id}: nothing ends {book.Causes[c].Id}");
             }
     }
 
@@ -62,4 +62,8 @@ public class CaseBookTests
         Assert.Equal(9, StepCost.InkMlOf(clean, book.Model));
         Assert.Equal(6, StepCost.CounterPctOf(clean, book.Model));
     }
+
+    // A failing supply is for licensed people, and a head that cannot be renewed stays as it is: both are handed back.
+    private static bool IsForOthers(CaseBook book, int c) =>
+        book.Causes[c].Id == "supply-failing" || (book.Model.Axes["headRenew"] == "no" && book.Causes[c].Station == "head");
 }

@@ -109,7 +109,7 @@ public class ComplaintStoriesTests
     public void FindingsThatFitNothing_RaiseTheShareOfTheUnknown()
     {
         var fits = Told(TestShop.Intake("marram-quartet-a4", "fades-under-load"), "ink-seen=enough nozzle-sheet=complete draw-test=hard").Odds.Unknown;
-        var odd = Told(TestShop.Intake("marram-quartet-a4", "fades-under-load"), "ink-seen=enough nozzle-sheet=complete draw-test=free vent-open-draw=same damper-look=full settings-seen=fit line-look=fine").Odds.Unknown;
+        var odd = Told(TestShop.Intake("marram-quartet-a4", "fades-under-load"), "ink-seen=enough date-look=in nozzle-sheet=complete draw-test=air vent-open-draw=returns damper-look=full settings-seen=fit valve-look=open one-or-all=all").Odds.Unknown;
         Assert.True(odd > 2 * fits, $"{fits:0.000} then {odd:0.000}");
     }
 

@@ -54,9 +54,38 @@ public class ConditionTests
     [InlineData(5, true)]
     [InlineData(0, false)]
     public void CounterPasses_LooksAtWhatTheStepWouldAdd(double step, bool holds) =>
-        Assert.Equal(holds, new Condition.CounterPasses(100).Holds(Case, step));
+        Assert.Equal(holds, new Condition.CounterPasses(100).Holds(Case, new StepLoad(step, 0)));
 
     [Fact]
     public void CounterPasses_WithoutAReading_DoesNotHold() =>
-        Assert.False(new Condition.CounterPasses(100).Holds(Case with { CounterPct = null }, 50));
+        Assert.False(new Condition.CounterPasses(100).Holds(Case with { CounterPct = null }, new StepLoad(50, 0)));
+
+    [Theory]
+    [InlineData(39.0, false)]
+    [InlineData(41.0, true)]
+    public void PastLimit_AddsTheStepToTheBill(double charge, bool holds)
+    {
+        Assert.Equal(holds, new Condition.PastLimit().Holds(Case with { Limit = 60, Spent = 20 }, new StepLoad(0, charge)));
+        Assert.False(new Condition.PastLimit().Holds(Case with { Limit = null, Spent = 20 }, new StepLoad(0, charge)));
+    }
+
+    [Fact]
+    public void PastWorth_IsAShareOfWhatTheMachineIsWorth()
+    {
+        var worth = (double)Case.Model.Worth;
+        Assert.True(new Condition.PastWorth(0.5).Holds(Case with { Spent = worth * 0.4 }, new StepLoad(0, worth * 0.11)));
+        Assert.False(new Condition.PastWorth(0.5).Holds(Case with { Spent = worth * 0.4 }, new StepLoad(0, worth * 0.09)));
+    }
+
+    [Fact]
+    public void For_WorksOutWhatOnlyLooksAtTheModel_AndChangesNothingElse()
+    {
+        foreach (var model in TestShop.Shop.Models.Values)
+        {
+            var bare = new Facts { Model = model, Context = new Dictionary<string, string>() };
+            var told = bare with { Context = new Dictionary<string, string> { ["ink"] = "refilled", ["complaint"] = "fades-under-load" }, Answers = new Dictionary<string, string> { ["nozzle-sheet"] = "complete" } };
+            foreach (var step in TestShop.Shop.Book.Findings.Cast<BookStep>().Concat(TestShop.Shop.Book.Repairs))
+                Assert.True(step.When.Holds(told) == step.When.For(bare).Holds(told), $"{model.Id} {step.Id}");
+        }
+    }
 }

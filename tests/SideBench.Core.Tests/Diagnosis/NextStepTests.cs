@@ -24,9 +24,10 @@ public class NextStepTests
     [Fact]
     public void Of_OneCauseOneRepair_ExpectsTheCostByHand()
     {
-        // Bench at 1 a minute. Repair 10 + proof 1 = 11. It fails with 0.1 (unknown) + 0.9·0.2: then hand back at 100.
+        // Bench at 1 a minute. Repair 10 + proof 1 = 11. It fails with 0.1 (unknown) + 0.9·0.2 = 0.28: then once more; that
+        // fails with 0.1 + 0.9·0.04 in all: then hand back at 100.
         var book = TinyBook.Of([1], [TinyBook.Proof(1)], [TinyBook.Mend("mend", 10, 0, 0.8)]);
-        Assert.Equal(11 + ((0.1 + (0.9 * 0.2)) * 100), Next(book).Chosen!.Expected, 9);
+        Assert.Equal(11 + (0.28 * 11) + ((0.1 + (0.9 * 0.04)) * 100), Next(book).Chosen!.Expected, 9);
     }
 
     [Fact]
@@ -66,8 +67,9 @@ public class NextStepTests
         {
             var book = RandomBook.Of(chance, 5, 0);
             var odds = Posterior.Of(book, TinyBook.Facts(book), []);
-            var free = new bool[book.Repairs.Count];
-            Assert.Equal(BestOrder(book, odds), new ExpectedCost(book, free, _ => free).Of(odds.Still, odds.Unknown), 6);
+            var board = new PlanBoard(odds, TinyBook.Facts(book));
+            byte[] once = [.. book.Repairs.Select(_ => (byte)1)];
+            Assert.Equal(BestOrder(book, odds), MendingOrder.Cost(board, board.Chances, board.Unknown, 0, once), 6);
         }
     }
 

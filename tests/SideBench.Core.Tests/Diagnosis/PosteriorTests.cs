@@ -21,10 +21,10 @@ public class PosteriorTests
     [Fact]
     public void Of_RepairThenGoodProof_MovesTheOddsToMended()
     {
-        // One cause, 0.9 to 0.1 unknown; repair ends it at 0.8: still 0.18, mended 0.72. Good proof: ×0.05, ×0.99; unknown ×(0.05 + 0.5)/2.
+        // One cause, 0.9 to 0.1 unknown; repair ends it at 0.8: still 0.18, mended 0.72. Good proof: ×0.05, ×0.99; unknown ×0.05, as the book's causes.
         var book = TinyBook.Of([1], [TinyBook.Proof(1)], [TinyBook.Mend("mend", 5, 0, 0.8)]);
         var odds = Posterior.Of(book, TinyBook.Facts(book), [new CaseEvent.Worked("mend", 1), new CaseEvent.Told("proof", "o0", 2)]);
-        var sum = (0.18 * 0.05) + (0.72 * 0.99) + (0.1 * 0.275);
+        var sum = (0.18 * 0.05) + (0.72 * 0.99) + (0.1 * 0.05);
         Assert.Equal(0.72 * 0.99 / sum, odds.Fixed, 12);
     }
 
@@ -89,8 +89,8 @@ public class PosteriorTests
             if (timeline[i] is CaseEvent.Told told)
             {
                 var until = timeline.Skip(i + 1).TakeWhile(e => e is CaseEvent.Told).OfType<CaseEvent.Told>();
-                if (until.Any(t => t.Finding == told.Finding)) continue;
                 var f = book.IndexOfFinding(told.Finding);
+                if (!book.Findings[f].IsProof && until.Any(t => t.Finding == told.Finding)) continue;
                 var o = book.Findings[f].IndexOf(told.Outcome);
                 for (var c = 0; c < still.Length; c++) (still[c], mended[c]) = (still[c] * book.Likelihood[f][c][o], mended[c] * book.Findings[f].Sound[o]);
                 unknown *= book.Unknown[f][o];

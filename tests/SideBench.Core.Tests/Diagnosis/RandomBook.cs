@@ -16,6 +16,20 @@ internal static class RandomBook
         return TinyBook.Of(rates, findings, repairs);
     }
 
+    /// <summary>Three to eight causes, and eight tests and repairs at most; a repair ends one or two causes; the proof never errs.</summary>
+    public static CaseBook Small(Random chance)
+    {
+        var causes = 3 + chance.Next(6);
+        var looks = 2 + chance.Next(3);
+        double[] rates = [.. Enumerable.Range(0, causes).Select(_ => 0.3 + (chance.NextDouble() * 8))];
+        var findings = Enumerable.Range(0, looks)
+            .Select(i => TinyBook.Look($"l{i}", 1 + chance.Next(12), [.. Enumerable.Range(0, causes).Select(_ => Sharp(chance, 2 + (i % 2)))]))
+            .Append(TinyBook.SureProof(causes));
+        var repairs = Enumerable.Range(0, Math.Min(causes, 8 - looks)).Select(c => TinyBook.Mend($"m{c}", 2 + chance.Next(40), c, 0.4 + (chance.NextDouble() * 0.55)))
+            .Select(m => chance.Next(3) == 0 ? m with { Fixes = [.. m.Fixes, new Fix($"c{chance.Next(causes)}", 0.3 + (chance.NextDouble() * 0.6))] } : m);
+        return TinyBook.Of(rates, findings, repairs);
+    }
+
     public static IReadOnlyList<CaseEvent> Timeline(CaseBook book, Random chance, int length) =>
         [.. Enumerable.Range(0, length).Select(i => Event(book, chance, i))];
 
@@ -29,6 +43,13 @@ internal static class RandomBook
     private static double[] Row(Random chance, int outcomes)
     {
         var row = Enumerable.Range(0, outcomes).Select(_ => 0.02 + chance.NextDouble()).ToArray();
+        return [.. row.Select(p => p / row.Sum())];
+    }
+
+    // Answers as books word them: mostly one of them.
+    private static double[] Sharp(Random chance, int outcomes)
+    {
+        var row = Enumerable.Range(0, outcomes).Select(_ => 0.02 + Math.Pow(chance.NextDouble(), 4)).ToArray();
         return [.. row.Select(p => p / row.Sum())];
     }
 }

@@ -9,10 +9,10 @@ internal static class TinyBook
     public static readonly HouseRates House = new()
     {
         Currency = "GBP", BenchPerHour = 60, InkPerMl = 0, CounterPerPct = 0, Risk = new Dictionary<string, double> { ["none"] = 0 }, HandBack = 100,
-        NotInBook = 0.1, EasyBits = 0.03, ClearedBelow = 0.02, Places = 6,
+        NotInBook = 0.1, EasyBits = 0.03, ClearedBelow = 0.02, Places = 6, SecondFault = 1e-12, ContradictsAbove = 1,
     };
 
-    public static CaseBook Of(double[] rates, IEnumerable<Finding> findings, IEnumerable<Repair> repairs, HouseRates? house = null)
+    public static CaseBook Of(double[] rates, IEnumerable<Finding> findings, IEnumerable<Repair> repairs, HouseRates? house = null, params IReadOnlyList<School> schools)
     {
         var book = new FaultBook
         {
@@ -23,6 +23,7 @@ internal static class TinyBook
             Rules = [],
             Gates = [],
             House = house ?? House,
+            Schools = schools,
         };
         return CaseBook.Of(book, Model(rates.Length), book.Complaints[0]);
     }
@@ -43,6 +44,10 @@ internal static class TinyBook
     {
         Id = id, Name = id, Station = $"s{cause}", Minutes = minutes, Fixes = [new Fix($"c{cause}", chance)], Proof = "proof",
     };
+
+    /// <summary>A proof that never errs.</summary>
+    public static Finding SureProof(int causes) =>
+        Look("proof", 1, [.. Enumerable.Repeat(new[] { 1e-12, 1 - 1e-12 }, causes)], [1 - 1e-12, 1e-12], "proof");
 
     public static Facts Facts(CaseBook book) => new() { Model = book.Model, Context = new Dictionary<string, string>() };
 

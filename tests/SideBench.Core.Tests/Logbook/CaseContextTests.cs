@@ -16,21 +16,21 @@ public class CaseContextTests
     [InlineData(8, "weeks")]
     [InlineData(9, "months")]
     public void Idle_IsAWordByWeeks(int weeks, string word) =>
-        Assert.Equal(word, CaseContext.Of(TestShop.Intake("marram-duo", "x", idleWeeks: weeks), Today)["idle"]);
+        Assert.Equal(word, CaseContext.Of(TestShop.Intake("marram-duo", "x", idleWeeks: weeks), Today, "x")["idle"]);
 
     [Theory]
     [InlineData("2026-03-02", "in")]
     [InlineData("2026-03-01", "out")]
     [InlineData(null, "out")]
     public void Warranty_LastsThroughItsLastDay(string? end, string word) =>
-        Assert.Equal(word, CaseContext.Of(TestShop.Intake("marram-duo", "x", warranty: end is null ? null : DateOnly.Parse(end)), Today)["warranty"]);
+        Assert.Equal(word, CaseContext.Of(TestShop.Intake("marram-duo", "x", warranty: end is null ? null : DateOnly.Parse(end)), Today, "x")["warranty"]);
 
     [Theory]
     [InlineData(0, "none")]
     [InlineData(3, "some")]
     [InlineData(4, "many")]
     public void Tried_CountsTheCleansAtHome(int cleans, string word) =>
-        Assert.Equal(word, CaseContext.Of(TestShop.Intake("marram-duo", "x") with { CleansTried = cleans }, Today)["tried"]);
+        Assert.Equal(word, CaseContext.Of(TestShop.Intake("marram-duo", "x") with { CleansTried = cleans }, Today, "x")["tried"]);
 
     [Theory]
     [InlineData(0.0, "0 %")]

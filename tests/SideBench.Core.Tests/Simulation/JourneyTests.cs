@@ -9,35 +9,27 @@ public class JourneyTests
 {
     private const int Seed = 7719;
 
-    public static TheoryData<string, string> EveryModelAndComplaint()
-    {
-        var data = new TheoryData<string, string>();
-        foreach (var model in TestShop.Shop.Models.Keys)
-            foreach (var complaint in TestShop.Shop.Book.Complaints)
-                data.Add(model, complaint.Id);
-        return data;
-    }
+    public static TheoryData<string> EveryComplaint() => [.. TestShop.Shop.Book.Complaints.Select(c => c.Id)];
 
     [Theory]
-    [MemberData(nameof(EveryModelAndComplaint))]
-    public void Advice_OnEveryModelAndComplaint_MostlyEndsVerified_AndNeverWithoutEnd(string model, string complaint)
+    [MemberData(nameof(EveryComplaint))]
+    public void Advice_OnEveryModel_MostlyEndsVerified_AndNeverWithoutEnd(string complaint)
     {
-        var book = TestShop.Book(model, complaint);
         var chance = new Random(Seed);
-        var verified = 0;
-        const int machines = 20;
-        for (var i = 0; i < machines; i++)
-        {
-            var ink = complaint == "blank-channel" ? "refilled" : "maker";
-            var script = new JobScript(book, TestShop.Intake(model, complaint, ink, idleWeeks: 3), 0, DemoWorldPerson, TestShop.Now);
-            var machine = VirtualMachine.Drawn(book, script.Case.Facts, chance);
-            PastVisit.Work(script, machine, "Kite Loft", chance);
-            var state = JobFold.Of(script.Entries);
-            Assert.NotNull(state.HandOver);
-            if (state.Closing?.How == "verified") verified++;
-        }
+        var ends = new List<string>();
+        foreach (var model in TestShop.Shop.Models.Keys)
+            for (var i = 0; i < 2; i++)
+            {
+                var book = TestShop.Book(model, complaint);
+                var ink = complaint == "blank-channel" ? "refilled" : "maker";
+                var script = new JobScript(book, TestShop.Intake(model, complaint, ink, idleWeeks: 3), 0, DemoWorldPerson, TestShop.Now);
+                PastVisit.Work(script, VirtualMachine.Drawn(book, script.Case.Facts, chance), "Kite Loft", chance);
+                var state = JobFold.Of(script.Entries);
+                Assert.NotNull(state.HandOver);
+                ends.Add(state.Closing!.How);
+            }
 
-        Assert.True(verified >= machines * 0.7, $"seed {Seed}: only {verified} of {machines} end verified");
+        Assert.True(ends.Count(e => e == "verified") >= ends.Count * 0.75, $"seed {Seed}: only {ends.Count(e => e == "verified")} of {ends.Count} end verified");
     }
 
     [Fact]
@@ -47,7 +39,7 @@ public class JourneyTests
         double advised = 0, blind = 0;
         var chance = new Random(Seed);
         foreach (var complaint in TestShop.Shop.Book.Complaints)
-            for (var i = 0; i < 50; i++)
+            for (var i = 0; i < 6; i++)
             {
                 var book = TestShop.Book("marram-quartet-a4", complaint.Id);
                 var script = new JobScript(book, TestShop.Intake("marram-quartet-a4", complaint.Id, "refilled"), 0, DemoWorldPerson, TestShop.Now);
@@ -100,7 +92,7 @@ public class JourneyTests
             var proof = book.Findings[book.ProofOf[r]];
             cost += book.StepCost[book.Repairs[r].Id] + book.StepCost[proof.Id];
             machine.Mend(book.Repairs[r]);
-            var shown = machine.Show(proof);
+            var shown = machine.Show(proof, book.Complaint.Id);
             if (proof.Outcomes[proof.IndexOf(shown)].Proves) break;
             timeline.Add(new CaseEvent.Worked(book.Repairs[r].Id, step));
             timeline.Add(new CaseEvent.Told(proof.Id, shown, step));

@@ -83,7 +83,7 @@ public static class JobsEndpoints
     private static void MapEndings(RouteGroupBuilder jobs)
     {
         jobs.MapPost("/{id:long}/closing", (long id, CloseRequest r, JobDesk desk, HttpContext http) =>
-            desk.Write(http, id, r, (job, _) => BenchWork.Close(job, r.How, r.Reason ?? "")))
+            desk.Write(http, id, r, (job, _) => Endings.Close(job, r.How, r.Reason ?? "")))
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
         jobs.MapPost("/{id:long}/hand-over", (long id, HandOverRequest r, JobDesk desk, HttpContext http) =>
             desk.Write(http, id, r, (job, _) => BenchKeeping.HandOver(job.State, r.To ?? "", r.Charge, job.Book.Book.House.Currency)))

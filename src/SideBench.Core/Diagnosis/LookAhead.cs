@@ -1,0 +1,167 @@
+namespace SideBench.Core.Diagnosis;
+
+/// <summary>
+/// Looks ahead over findings and repairs: each answer and each failed proof leads to a smaller case, and the cheapest way
+/// on is taken there. Deeper level by level until its effort is spent; below that, <see cref="MendingOrder"/> stands in.
+/// What cannot beat the best so far, even if the cause were known for nothing, is not followed. What an answer does to the
+/// gates is followed on the first level only; further down they stay as they are.
+/// </summary>
+internal sealed class LookAhead
+{
+    /// <summary>Mending orders worked out at most for one decision: keeps it within some milliseconds.</summary>
+    public const int HouseEffort = 1500;
+
+    private const int MostDepth = 8;
+    private readonly PlanBoard board;
+    private readonly int effort;
+    private int spent;
+
+    /// <summary>Prepares for a case.</summary>
+    /// <param name="board">The case.</param>
+    /// <param name="effort">Mending orders worked out at most.</param>
+    public LookAhead(PlanBoard board, int effort = HouseEffort)
+    {
+        this.board = board;
+        this.effort = effort;
+    }
+
+    /// <summary>Expected cost when nothing more is looked at, money.</summary>
+    public double Mending(Availability now) => MendingOrder.Cost(board, board.Chances, board.Unknown, board.Open, now.Repairs);
+
+    /// <summary>Expected cost from here to a verified fix for each step made first, money.</summary>
+    /// <param name="now">What is to be had.</param>
+    /// <returns>Every step that is to be had and can tell or mend something; steps that cannot be best are looked at less deeply.</returns>
+    public List<(bool IsRepair, int Index, double Expected)> Steps(Availability now)
+    {
+        var root = new Case(board.Unknown, board.Open, now, now.Repairs, 0, IsRoot: true);
+        var steps = Options(board.Chances, root, double.PositiveInfinity).ToArray();
+        for (var depth = 2; depth <= MostDepth && spent < effort; depth++)
+        {
+            var width = Width(depth);
+            Array.Sort(steps, (a, b) => a.Expected.CompareTo(b.Expected));
+            var deeper = ((bool IsRepair, int Index, double Expected)[])steps.Clone();
+            var changed = false;
+            for (var i = 0; i < Math.Min(width, steps.Length); i++)
+            {
+                var value = After(board.Chances, root, steps[i].IsRepair, steps[i].Index, depth - 1);
+                if (spent >= effort && depth > 2) return [.. steps];
+                changed |= value < deeper[i].Expected - 1e-9;
+                deeper[i].Expected = Math.Min(value, deeper[i].Expected);
+            }
+
+            steps = deeper;
+            if (!changed && depth > 2) break;
+        }
+
+        return [.. steps];
+    }
+
+    // Near the root many ways are followed, further down only the best few.
+    private static int Width(int depth) => depth switch { 2 => 10, 3 => 8, _ => 6 };
+
+    private List<(bool IsRepair, int Index, double Expected)> Options(ReadOnlySpan<double> p, Case at, double worthBelow)
+    {
+        var options = new List<(bool, int, double)>();
+        var (reach, least) = Bounds(p, at.Unknown);
+        for (var f = 0; f < board.Outcomes.Length; f++)
+        {
+            if (!at.Now.Findings[f] || ((at.Told >> f) & 1) != 0) continue;
+            var cost = reach * board.CostOfFinding(f, at.Open);
+            if (cost + least < worthBelow) options.Add((false, f, After(p, at, false, f, 0)));
+        }
+
+        foreach (var r in board.Menders)
+        {
+            if (at.Left[r] == 0) continue;
+            var cost = reach * board.RepairCost[r];
+            if (cost < worthBelow) options.Add((true, r, After(p, at, true, r, 0)));
+        }
+
+        return options;
+    }
+
+    // Cost of the best way on with so many levels left.
+    private double Best(ReadOnlySpan<double> p, Case at, int depth)
+    {
+        spent++;
+        var best = MendingOrder.Cost(board, p, at.Unknown, at.Open, at.Left);
+        if (depth == 0 || spent >= effort) return best;
+        var options = Options(p, at, best);
+        options.Sort((a, b) => a.Expected.CompareTo(b.Expected));
+        var width = Math.Min(depth == 1 ? 1 : Width(depth + 2), options.Count);
+        for (var i = 0; i < width; i++)
+        {
+            best = Math.Min(best, options[i].Expected);
+            if (depth > 1) best = Math.Min(best, After(p, at, options[i].IsRepair, options[i].Index, depth - 1));
+        }
+
+        return best;
+    }
+
+    private double After(ReadOnlySpan<double> p, Case at, bool isRepair, int index, int depth) =>
+        isRepair ? AfterRepair(p, at, index, depth) : AfterFinding(p, at, index, depth);
+
+    private double AfterFinding(ReadOnlySpan<double> p, Case at, int f, int depth)
+    {
+        var cost = (Sum(p) + at.Unknown) * board.CostOfFinding(f, at.Open);
+        Span<double> then = stackalloc double[p.Length];
+        for (var o = 0; o < board.Outcomes[f]; o++)
+        {
+            var row = board.Likelihood[f].AsSpan(o * p.Length, p.Length);
+            for (var c = 0; c < p.Length; c++) then[c] = p[c] * row[c];
+            cost += Best(then, at.Answered(f, at.Unknown * board.UnknownLikelihood[f][o], board.OpenAfter(f, at.Open), at.IsRoot ? at.Now.After(f, o) : at.Now), depth);
+        }
+
+        return cost;
+    }
+
+    private double AfterRepair(ReadOnlySpan<double> p, Case at, int r, int depth)
+    {
+        var cost = (Sum(p) + at.Unknown) * board.CostOfRepair(r, at.Open);
+        Span<double> then = stackalloc double[p.Length];
+        p.CopyTo(then);
+        foreach (var (cause, chance) in board.Fixes[r]) then[cause] *= 1 - chance;
+        return cost + Best(then, at.Mended(r), depth);
+    }
+
+    private (double Reach, double Least) Bounds(ReadOnlySpan<double> p, double unknown)
+    {
+        double reach = unknown, least = unknown * board.HandBack;
+        for (var c = 0; c < p.Length; c++)
+        {
+            reach += p[c];
+            least += p[c] * board.Least[c];
+        }
+
+        return (reach, least);
+    }
+
+    private static double Sum(ReadOnlySpan<double> p)
+    {
+        double sum = 0;
+        foreach (var chance in p) sum += chance;
+        return sum;
+    }
+
+    // A case further down: what is not in the chances themselves.
+    private readonly record struct Case(double Unknown, int Open, Availability Now, byte[] Left, UInt128 Told, bool IsRoot)
+    {
+        public Case Answered(int finding, double unknown, int open, Availability now) =>
+            new(unknown, open, now, ReferenceEquals(now, Now) ? Left : Both(now.Repairs), Told | (UInt128.One << finding), IsRoot: false);
+
+        public Case Mended(int repair)
+        {
+            var left = (byte[])Left.Clone();
+            left[repair]--;
+            return this with { Open = 0, Left = left, IsRoot = false };
+        }
+
+        // A gate that lifts does not bring back a repair that was made.
+        private byte[] Both(byte[] then)
+        {
+            var both = (byte[])then.Clone();
+            for (var r = 0; r < both.Length; r++) both[r] = (byte)Math.Max(0, both[r] - (Now.Repairs[r] - Left[r]));
+            return both;
+        }
+    }
+}
