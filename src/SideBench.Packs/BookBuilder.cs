@@ -66,7 +66,9 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
                 PartsWait = house.PartsWait,
                 SchoolFactor = house.SchoolFactor,
                 ProofAgain = house.ProofAgain,
+                TestCoveragePct = house.TestCoveragePct,
             },
+            Synonyms = [.. files.SelectMany(f => f.File.Synonyms)],
             Words = new BookWords(words.Likelihood, words.Rate),
             Schools = [.. Gather(files, f => f.Schools, s => s.Id, "schools", "school").Select(s => School(s.Path, s.Part, steps))],
             Checklists = [.. Gather(files, f => f.Checklists, c => c.Complaint, "checklists", "checklist").Select(c => Checklist(c.Path, c.Part, complaintNames, steps))],
@@ -200,7 +202,8 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
         ? null
         : new AskedQuantity(
             part.Label, part.Unit, part.Min, part.Max,
-            [.. (part.Bands ?? []).Select(b => new Band(Causes(b.For, $"{path}/bands"), b.From ?? part.Min, b.UpTo ?? part.Max, words.Factor[b.Factor], b.Why))]);
+            [.. (part.Bands ?? []).Select(b => new Band(Causes(b.For, $"{path}/bands"), b.From ?? part.Min, b.UpTo ?? part.Max, words.Factor[b.Factor], b.Why))],
+            part.WithCoverage);
 
     private static IReadOnlyList<TrayPut> Puts(BookFile.StepPart part) =>
         [.. part.Puts.Select(p => new TrayPut(p.Label, p.Change, p.Count, p.Undo, p.Marks, p.Minutes))];

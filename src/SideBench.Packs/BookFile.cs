@@ -13,6 +13,7 @@ internal sealed record BookFile
     public IReadOnlyList<RepairPart> Repairs { get; init; } = [];
     public IReadOnlyList<RulePart> Rules { get; init; } = [];
     public IReadOnlyList<GatePart> Gates { get; init; } = [];
+    public IReadOnlyList<IReadOnlyList<string>> Synonyms { get; init; } = [];
     public IReadOnlyList<SchoolPart> Schools { get; init; } = [];
     public IReadOnlyList<ChecklistPart> Checklists { get; init; } = [];
 
@@ -21,7 +22,7 @@ internal sealed record BookFile
     internal sealed record HousePart(
         string Currency, double BenchPerHour, double InkPerMl, double CounterPerPct, Dictionary<string, double> Risk, double HandBack, double NotInBook,
         double EasyBits, double ClearedBelow, int Places, double BookWorthJobs, double OtherInkCounts, double CloseAbove, double SecondFault,
-        double ContradictsAbove, double PartsWait, double SchoolFactor, int ProofAgain);
+        double ContradictsAbove, double PartsWait, double SchoolFactor, int ProofAgain, double TestCoveragePct);
 
     internal sealed record ComplaintPart(string Id, string Name, string Says, string Proof, JsonNode? When);
 
@@ -29,7 +30,7 @@ internal sealed record BookFile
 
     internal sealed record PutPart(string Label, string Change, int Count, string Undo, IReadOnlyList<string> Marks, double Minutes);
 
-    internal sealed record QuantityPart(string Label, string Unit, double Min, double Max, IReadOnlyList<BandPart>? Bands);
+    internal sealed record QuantityPart(string Label, string Unit, double Min, double Max, IReadOnlyList<BandPart>? Bands, bool WithCoverage);
 
     internal sealed record BandPart(IReadOnlyList<string> For, double? From, double? UpTo, string Factor, string Why);
 

@@ -1,5 +1,7 @@
 using SideBench.Data;
 using SideBench.Data.People;
+using SideBench.Data.Record;
+using SideBench.Data.Shop;
 using SideBench.Web.Demo;
 using SideBench.Web.Features.Accounts;
 using SideBench.Web.Hosting;
@@ -16,6 +18,8 @@ app.MapSideBench();
 if (args is ["--describe", var file]) return await Description.Write(app, file);
 Migrator.Run(database);
 if (args.Contains("--demo")) await DemoLoad.Once(app.Services, app.Lifetime.ApplicationStopping);
+await app.Services.GetRequiredService<BenchBooks>().Load(
+    app.Services.GetRequiredService<EntryStore>(), app.Services.GetRequiredService<VerdictStore>(), CancellationToken.None);
 if (!await app.Services.GetRequiredService<PeopleStore>().Any(CancellationToken.None))
     Console.WriteLine($"One-time code for the owner's account: {app.Services.GetRequiredService<FirstOwnerCode>().Shown}");
 await app.RunAsync();

@@ -98,7 +98,7 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
         using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(60));
         var listens = new TaskCompletionSource();
         var heard = new TaskCompletionSource<(long, int)>();
-        var ear = new JobNews(database.Source).Listen(listens.SetResult, (job, version) => heard.TrySetResult((job, version)), limit.Token);
+        var ear = new JobNews(database.Source).Listen(listens.SetResult, (job, version) => heard.TrySetResult((job, version)), () => { }, limit.Token);
         await listens.Task.WaitAsync(limit.Token);
         await using (var unit = await Unit.Begin(database.Source, Go))
         {

@@ -81,8 +81,8 @@ public static class BenchKeeping
     {
         if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
         var problems = new List<Problem>();
-        if (what is not ("open-in-warranty" or "irreversible" or "past-limit"))
-            problems.Add(new Problem(ProblemCode.UnknownWord, "/what", what, "open-in-warranty, irreversible, past-limit"));
+        if (what is not ("open-in-warranty" or "irreversible" or "past-limit" or "past-worth"))
+            problems.Add(new Problem(ProblemCode.UnknownWord, "/what", what, "open-in-warranty, irreversible, past-limit, past-worth"));
         Intake.Text(problems, by, "/by", Intake.LongestName, needed: true);
         if (problems.Count > 0) return problems;
         return One(new EntryBody.Consented(what, by.Trim()));

@@ -50,7 +50,7 @@ public static class Endings
         var lines = new List<EntryBody>();
         if (was.Length > 0) lines.Add(Judge(job, was));
         lines.Add(last
-            ? new EntryBody.Closed(Whole(job, how), was, reason, [.. job.State.Tray.Select(i => $"{i.Label} {i.Change}")], job.Thread.Id)
+            ? new EntryBody.Closed(Whole(job, how), was, reason, [.. job.State.Tray.Select(i => $"{i.Label} {i.Change}")], job.Thread.Id, how)
             : new EntryBody.ThreadClosed(job.Thread.Id, how, was, reason));
         return lines;
     }
@@ -86,12 +86,12 @@ public static class Endings
         return ways.Contains("handed-back") ? "handed-back" : ways.Contains("unproved") ? "unproved" : "verified";
     }
 
-    // The odds as they stood before the proved repair, against what it was; and what each test told of it.
+    // The odds as they stood before the first repair, against what it was; and what each test told of it. Before the first,
+    // since looking only at the repair that helped would flatter the odds.
     private static EntryBody.Judged Judge(JobCase job, string cause)
     {
         var at = job.Book.Causes.ToList().FindIndex(c => c.Id == cause);
-        var repair = job.Proof.Repair!.Id;
-        var done = job.Timeline.ToList().FindLastIndex(e => e is CaseEvent.Worked w && w.Repair == repair && w.Thread == job.Thread.Id);
+        var done = job.Timeline.ToList().FindIndex(e => e is CaseEvent.Worked w && w.Thread == job.Thread.Id);
         var before = Posterior.Of(job.Book, job.Facts, [.. job.Timeline.Take(done)]);
         var odds = job.Book.Causes.Select((c, i) => new Foretold(c.Id, before.Still[i], i == at)).Where(f => f.Confirmed || f.Ratio >= LeastForetold);
         var minutes = job.State.Answers.GroupBy(a => a.Entry).ToDictionary(g => g.Key, g => g.First().Body.Minutes);

@@ -14,6 +14,9 @@ public static class Intake
     /// <summary>The kinds of paper asked for.</summary>
     public static readonly IReadOnlyList<string> Papers = ["plain", "photo", "thick", "unknown"];
 
+    /// <summary>What is known of firmware updates.</summary>
+    public static readonly IReadOnlyList<string> Firmwares = ["on", "off", "unknown"];
+
     /// <summary>Longest free text, characters.</summary>
     public const int LongestText = 2000;
 
@@ -39,6 +42,9 @@ public static class Intake
         Word(problems, intake.Paper, "/paper", Papers);
         Range(problems, intake.IdleWeeks, "/idleWeeks", 0, 520);
         Range(problems, intake.CleansTried, "/cleansTried", 0, 100);
+        if (intake.AgeYears is { } age) Range(problems, age, "/ageYears", 0, 60);
+        if (intake.Firmware is { } firmware) Word(problems, firmware, "/firmware", Firmwares);
+        if (model is not null) Range(problems, intake.Slot, "/slot", 0, model.Slots.Count);
         if (intake.Limit is { } limit) Range(problems, (double)limit, "/limit", 0, 100_000);
         if (intake.Promise is { } promise && DateOnly.FromDateTime(promise.UtcDateTime) < today.AddDays(-1))
             problems.Add(new Problem(ProblemCode.OutOfRange, "/promise", promise.ToString("yyyy-MM-dd"), today.ToString("yyyy-MM-dd"), "later"));

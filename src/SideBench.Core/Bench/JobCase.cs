@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Ink;
 using SideBench.Core.Logbook;
 using SideBench.Core.Quantities;
 
@@ -8,6 +9,7 @@ namespace SideBench.Core.Bench;
 public sealed class JobCase
 {
     private const double LeastToLead = 0.05;
+    private const double LeastWorthSaying = 0.01;
     private readonly Lazy<Posterior> odds;
     private readonly Lazy<Advice> advice;
 
@@ -26,7 +28,7 @@ public sealed class JobCase
         Timeline = state.TimelineOf(book.Book, Thread);
         Facts = state.FactsFor(book.Book, book.Model, today, Thread, shop ?? ShopState.New, counts ?? ShopCounts.None);
         odds = new Lazy<Posterior>(() => Posterior.Of(book, Facts, Timeline));
-        advice = new Lazy<Advice>(() => NextStep.Of(odds.Value, Facts, Timeline, state.Overridden, Thread.Id));
+        advice = new Lazy<Advice>(() => !Thread.IsOpen ? Explanation.Ended(Thread) : NextStep.Of(odds.Value, Facts, Timeline, state.Overridden, Thread.Id));
     }
 
     /// <summary>The thread looked at.</summary>
@@ -60,9 +62,32 @@ public sealed class JobCase
     public string? Leading =>
         Book.Model.Stations.Select(s => (s.Id, Suspicion: Odds.On(s.Id))).MaxBy(s => s.Suspicion) is var (id, suspicion) && suspicion >= LeastToLead ? id : null;
 
+    /// <summary>The feed that the last fading of this thread speaks of; null when none was measured or the model has no damper.</summary>
+    public FadeFeed? Feed
+    {
+        get
+        {
+            var told = State.Answers.Select(a => a.Body).LastOrDefault(b => b.Thread == Thread.Id && b.Unit == "pages" && b.Quantity is not null);
+            if (told is null || Book.Model.DamperMl is not { } damper) return null;
+            return FadeFeed.Of(Millilitres.Of(damper), Millilitres.Of(Book.Model.PageMl), told.Quantity!.Value, told.CoveragePct ?? Book.Book.House.TestCoveragePct);
+        }
+    }
+
     /// <summary>Chance that a step ends the fault that is there now; null for a finding.</summary>
     /// <param name="step">The step.</param>
     public double? FixChance(BookStep step) => Book.IndexOfRepair(step.Id) is >= 0 and var r ? Information.FixChance(r, Odds) : null;
+
+    /// <summary>
+    /// Whether a held step is worth saying: by the book's rates it could mend this complaint; where only money holds it, it
+    /// could mend what is suspected now.
+    /// </summary>
+    /// <param name="held">The step with its gate.</param>
+    public bool IsWorthSaying(HeldStep held)
+    {
+        if (held.Step is not Repair || Book.IndexOfRepair(held.Step.Id) is not (>= 0 and var r)) return Gates.WordFor(held.Gate) is not ("past-limit" or "past-worth");
+        if (Gates.WordFor(held.Gate) is "past-limit" or "past-worth") return Information.FixChance(r, Odds) >= LeastWorthSaying;
+        return Book.FixChance[r].Zip(Book.BaseWeights, (fix, weight) => fix * weight).Sum() >= LeastWorthSaying * Book.BaseWeights.Sum();
+    }
 
     /// <summary>Whether a station was under suspicion and no longer is.</summary>
     /// <param name="station">The station.</param>

@@ -54,7 +54,8 @@ public abstract record BookStep
 /// <param name="Min">Smallest sensible value.</param>
 /// <param name="Max">Largest sensible value.</param>
 /// <param name="Bands">What the number itself says for some causes.</param>
-public sealed record AskedQuantity(string Label, string Unit, double Min, double Max, IReadOnlyList<Band> Bands);
+/// <param name="WithCoverage">Whether the coverage of the page is asked with it.</param>
+public sealed record AskedQuantity(string Label, string Unit, double Min, double Max, IReadOnlyList<Band> Bands, bool WithCoverage = false);
 
 /// <summary>What a number within a range says.</summary>
 /// <param name="Causes">The causes it moves.</param>

@@ -27,6 +27,14 @@ public static class Explanation
     public static string WordWanted(WordWanted word, Posterior odds) =>
         $"{word.Gate.Reason} The next step would be “{word.Step.Name}”. Hand back with the findings, or ask for the customer's word.";
 
+    /// <summary>What is said of a thread that has ended: nothing is to be done.</summary>
+    public static Advice Ended(Logbook.CaseThread thread) => new(AdviceKind.Close, null, thread.How switch
+    {
+        "verified" => "Mended and proved.",
+        "handed-back" => "Handed back unmended.",
+        _ => "Closed without proof.",
+    }, [], [], [], 0);
+
     /// <summary>Why the job can close.</summary>
     public static string Proved(Proof proof) => $"“{proof.Repair?.Name}” is proved. Clear the tray, then close.";
 

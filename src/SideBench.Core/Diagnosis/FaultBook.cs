@@ -109,6 +109,9 @@ public sealed record HouseRates
     /// <summary>What a step of the chosen school costs when steps are compared, as a share of its cost.</summary>
     public double SchoolFactor { get; init; } = 1;
 
+    /// <summary>Coverage of a heavy test page in one channel when nobody says, percent.</summary>
+    public double TestCoveragePct { get; init; } = 40;
+
     /// <summary>How often a proof is made at most after one repair.</summary>
     public int ProofAgain { get; init; } = 1;
 }
@@ -147,6 +150,9 @@ public sealed record FaultBook
 
     /// <summary>The shop's rates.</summary>
     public required HouseRates House { get; init; }
+
+    /// <summary>Groups of words that mean the same when a finding is typed; the first stands for all.</summary>
+    public IReadOnlyList<IReadOnlyList<string>> Synonyms { get; init; } = [];
 
     /// <summary>Packs with their versions, and how many edits of the shop are in it.</summary>
     public string Version { get; init; } = "";

@@ -71,7 +71,7 @@ public static class NextStep
         return new Advice(AdviceKind.Find, chosen, Explanation.AskAgain(doubt), [], [], held, cost);
     }
 
-    // The customer's word is wanted when the best step with it is one that only this word frees, and it saves more than asking costs.
+    // The customer's word is wanted when the way on with it saves more than asking costs. The step named is the best it frees.
     private static WordWanted? WordThatPays(
         Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden, List<HeldStep> held, double without)
     {
@@ -82,9 +82,10 @@ public static class NextStep
             var board = new PlanBoard(odds, then);
             var plan = new LookAhead(board);
             if (plan.Mending(now) + odds.Book.Book.House.PartsWait >= without) continue;
-            var best = Candidates(plan, board, now, odds).Where(IsUseful).MinBy(c => c.Expected);
-            var heldNow = best is null ? null : held.FirstOrDefault(h => h.Step.Id == best.Step.Id && Gates.WordFor(h.Gate) == wanted.Word);
-            if (heldNow is not null && best!.Expected + odds.Book.Book.House.PartsWait < without) return new WordWanted(wanted.Word!, best.Step, heldNow.Gate);
+            var better = Candidates(plan, board, now, odds).Where(IsUseful).OrderBy(c => c.Expected).ToList();
+            if (better.Count == 0 || better[0].Expected + odds.Book.Book.House.PartsWait >= without) continue;
+            var freed = better.Select(c => held.FirstOrDefault(h => h.Step.Id == c.Step.Id && Gates.WordFor(h.Gate) == wanted.Word)).FirstOrDefault(h => h is not null);
+            if (freed is not null) return new WordWanted(wanted.Word!, freed.Step, freed.Gate);
         }
 
         return null;

@@ -33,6 +33,9 @@ public enum Act
 
     /// <summary>Add people and change their role.</summary>
     KeepAccounts,
+
+    /// <summary>Choose the shop's schools, edit the fault book, take in new packs.</summary>
+    KeepBook,
 }
 
 /// <summary>Which role may do what. House default.</summary>
@@ -43,7 +46,7 @@ public static class Permissions
     {
         Act.Read or Act.TakeIn or Act.Speak or Act.HandOver => true,
         Act.Bench => role is Role.Technician or Role.Owner,
-        Act.KeepAccounts => role is Role.Owner,
+        Act.KeepAccounts or Act.KeepBook => role is Role.Owner,
         _ => false,
     };
 }

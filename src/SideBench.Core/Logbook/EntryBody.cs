@@ -20,7 +20,7 @@ public abstract record EntryBody
     /// <summary>A finding was told.</summary>
     public sealed record Answered(
         string Finding, string Outcome, string Name, string Label, string Says, double? Quantity, string Unit, double Minutes,
-        IReadOnlyList<TrayItem> Puts, int Thread = 0) : EntryBody;
+        IReadOnlyList<TrayItem> Puts, int Thread = 0, double? CoveragePct = null) : EntryBody;
 
     /// <summary>Work was done.</summary>
     public sealed record Mended(
@@ -58,7 +58,7 @@ public abstract record EntryBody
     public sealed record GateOverridden(string Gate, string Step, string Reason, int Thread = 0) : EntryBody;
 
     /// <summary>The job's work ended.</summary>
-    public sealed record Closed(string How, string Cause, string Reason, IReadOnlyList<string> StillOnTray, int Thread = 0) : EntryBody;
+    public sealed record Closed(string How, string Cause, string Reason, IReadOnlyList<string> StillOnTray, int Thread = 0, string? ThreadHow = null) : EntryBody;
 
     /// <summary>Another symptom or place on the same machine: a thread of its own.</summary>
     public sealed record ThreadOpened(int Thread, string Complaint, int Slot, string Words) : EntryBody;
@@ -66,7 +66,7 @@ public abstract record EntryBody
     /// <summary>A thread ended while others are open.</summary>
     public sealed record ThreadClosed(int Thread, string How, string Cause, string Reason) : EntryBody;
 
-    /// <summary>What a proved thread turned out to be, with the odds before its repair and what its tests told.</summary>
+    /// <summary>What a proved thread turned out to be, with the odds before its first repair and what its tests told.</summary>
     public sealed record Judged(
         int Thread, string ModelId, string Complaint, string Ink, string Cause, IReadOnlyList<Foretold> Odds, IReadOnlyList<TestWorth> Tests) : EntryBody;
 

@@ -1,6 +1,6 @@
 namespace SideBench.Core.Logbook;
 
-/// <summary>What the odds said of one cause before the repair that was proved.</summary>
+/// <summary>What the odds said of one cause before the first repair.</summary>
 /// <param name="Cause">The cause.</param>
 /// <param name="Ratio">Its odds then, 0 to 1.</param>
 /// <param name="Confirmed">Whether it was this one.</param>

@@ -39,7 +39,7 @@ public static class JobFold
         EntryBody.PlaceSet body => state with { Place = body.Place },
         EntryBody.Consented body => state with { Consents = [.. state.Consents, body.What] },
         EntryBody.GateOverridden body => state with { Overridden = [.. state.Overridden, $"{body.Gate}:{body.Step}"] },
-        EntryBody.Closed body => Ended(state, body.Thread, body.How, body.Cause, body.Reason) with { Closing = body, Clocks = [], WaitsFor = "" },
+        EntryBody.Closed body => Ended(state, body.Thread, body.ThreadHow ?? body.How, body.Cause, body.Reason) with { Closing = body, Clocks = [], WaitsFor = "" },
         EntryBody.ThreadOpened body => state with { Threads = [.. state.Threads, new CaseThread(body.Thread, body.Complaint, body.Slot, body.Words)] },
         EntryBody.ThreadClosed body => Ended(state, body.Thread, body.How, body.Cause, body.Reason),
         EntryBody.SchoolChosen body => state with { Schools = new Dictionary<string, string>(state.Schools) { [body.School] = body.Option } },

@@ -152,4 +152,10 @@ public enum ProblemCode
 
     /// <summary>The edit would make the book impossible.</summary>
     EditImpossible,
+
+    /// <summary>No such thread in this job.</summary>
+    UnknownThread,
+
+    /// <summary>No such school or practice.</summary>
+    UnknownSchool,
 }

@@ -83,10 +83,10 @@ public sealed class JobScript
     /// <summary>Records the customer's word.</summary>
     public JobScript Agree(string what, string by) => Add(BenchKeeping.Consent(Case.State, what, by));
 
-    /// <summary>Closes and hands over.</summary>
-    public JobScript End(string how, string reason, string to)
+    /// <summary>Closes and hands over; the cause when the person knows it.</summary>
+    public JobScript End(string how, string reason, string to, string cause = "")
     {
-        Add(Endings.Close(Case, how, reason));
+        Add(Endings.Close(Case, how, reason, cause));
         var sheet = HandOverSheet.Of(Case);
         return Later(180).Add(BenchKeeping.HandOver(Case.State, to, Math.Ceiling(sheet.Total.Amount), sheet.Total.Currency));
     }

@@ -20,7 +20,7 @@ public static class PastVisit
             var advice = script.Case.Advice;
             if (advice.Kind is AdviceKind.Close)
             {
-                script.Clear().End("verified", "", customer);
+                script.Clear().End("verified", "", customer, machine.Faulty ? "" : machine.Cause.Id);
                 return;
             }
 

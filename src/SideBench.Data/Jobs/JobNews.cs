@@ -10,12 +10,14 @@ public sealed class JobNews(NpgsqlDataSource database)
     /// <summary>Listens until it is cancelled or the connection breaks.</summary>
     /// <param name="listening">Called once it listens: what was written before may have been missed.</param>
     /// <param name="heard">Called for each write, with the job's number and its version.</param>
-    public async Task Listen(Action listening, Action<long, int> heard, CancellationToken cancel)
+    /// <param name="shop">Called when something changed that holds for the whole shop: schools, shelf, book or verdicts.</param>
+    public async Task Listen(Action listening, Action<long, int> heard, Action shop, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         connection.Notification += (_, news) =>
         {
-            if (news.Payload.Split(':') is [var job, var version]) heard(long.Parse(job), int.Parse(version));
+            if (news.Payload == JobStore.ShopNews) shop();
+            else if (news.Payload.Split(':') is [var job, var version]) heard(long.Parse(job), int.Parse(version));
         };
         await using (var command = new NpgsqlCommand(ListenSql, connection)) await command.ExecuteNonQueryAsync(cancel);
         listening();

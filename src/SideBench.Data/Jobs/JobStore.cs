@@ -15,6 +15,9 @@ public sealed class JobStore(NpgsqlDataSource database)
     /// <summary>The channel on which every server hears of writes.</summary>
     public const string Channel = "side_bench";
 
+    /// <summary>What is announced when something changed that holds for the whole shop.</summary>
+    public const string ShopNews = "shop";
+
     internal const string OneSql = """
         SELECT j.job_id, j.tag, j.machine_id, j.customer_id, j.model_id, m.serial, c.name, j.complaint, j.words, j.version,
                j.place, j.standing, j.headline, j.clock_ends_at, j.promise_at, j.opened_at, j.closed_at, j.closed_how, j.handed_over_at
@@ -180,6 +183,14 @@ public sealed class JobStore(NpgsqlDataSource database)
         await using var batch = unit.Batch();
         batch.BatchCommands.Add(Notify(job, version));
         await batch.ExecuteNonQueryAsync(cancel);
+    }
+
+    /// <summary>Tells every server that something changed that holds for the whole shop.</summary>
+    public static async Task AnnounceShop(Unit unit, CancellationToken cancel)
+    {
+        await using var command = unit.Command(NotifySql);
+        command.Parameters.With(Channel).With(ShopNews);
+        await command.ExecuteNonQueryAsync(cancel);
     }
 
     private static NpgsqlBatchCommand Notify(JobId job, int version)

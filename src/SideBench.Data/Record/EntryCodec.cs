@@ -27,6 +27,12 @@ public static class EntryCodec
         ["gate-overridden"] = typeof(EntryBody.GateOverridden),
         ["closed"] = typeof(EntryBody.Closed),
         ["handed-over"] = typeof(EntryBody.HandedOver),
+        ["thread-opened"] = typeof(EntryBody.ThreadOpened),
+        ["thread-closed"] = typeof(EntryBody.ThreadClosed),
+        ["judged"] = typeof(EntryBody.Judged),
+        ["school-chosen"] = typeof(EntryBody.SchoolChosen),
+        ["part-told"] = typeof(EntryBody.PartTold),
+        ["book-edited"] = typeof(EntryBody.BookEdited),
     };
 
     /// <summary>Every kind that can be read back.</summary>

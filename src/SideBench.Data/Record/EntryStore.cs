@@ -35,6 +35,23 @@ public sealed class EntryStore(NpgsqlDataSource database)
         LIMIT $3
         """;
 
+    private const string OfShopSql = """
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        FROM entries
+        WHERE job_id IS NULL
+          AND machine_id IS NULL
+        ORDER BY entry_id
+        """;
+
+    private const string LastWorkSql = """
+        SELECT body ->> 'repair'
+        FROM entries
+        WHERE machine_id = $1
+          AND kind = 'mended'
+        ORDER BY entry_id DESC
+        LIMIT 1
+        """;
+
     private const string AllSql = """
         SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
         FROM entries
@@ -68,6 +85,22 @@ public sealed class EntryStore(NpgsqlDataSource database)
         command.Parameters.With(machine.Value).With(before?.Value ?? long.MaxValue).With(most);
         await using var rows = await command.ExecuteReaderAsync(cancel);
         return await ReadAll(rows, cancel);
+    }
+
+    /// <summary>Lines about the shop itself, oldest first.</summary>
+    public async Task<IReadOnlyList<Entry>> OfShop(CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(OfShopSql);
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        return await ReadAll(rows, cancel);
+    }
+
+    /// <summary>The last repair made on a machine, or null.</summary>
+    public async Task<string?> LastWork(MachineId machine, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(LastWorkSql);
+        command.Parameters.With(machine.Value);
+        return await command.ExecuteScalarAsync(cancel) as string;
     }
 
     /// <summary>Every line there is, oldest first.</summary>

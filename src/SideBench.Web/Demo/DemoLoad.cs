@@ -6,6 +6,7 @@ using SideBench.Data.Bulk;
 using SideBench.Data.Machines;
 using SideBench.Data.People;
 using SideBench.Data.Search;
+using SideBench.Data.Shop;
 using SideBench.Web.Features.Accounts;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
@@ -48,6 +49,7 @@ public static class DemoLoad
         List<BulkJob> bulk = [.. jobs.Select((j, i) => Bulk(j, i, firstTag, books, desk))];
         await BulkLoad.Machines(connection, customers, machines, cancel);
         await BulkLoad.Jobs(connection, bulk, Guid.NewGuid, cancel);
+        await VerdictStore.Fill(connection, cancel);
         await BulkLoad.Finish(connection, Finds(customers, machines, bulk, books), cancel);
     }
 

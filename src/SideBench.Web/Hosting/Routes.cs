@@ -2,8 +2,10 @@ using SideBench.Core.Outcomes;
 using SideBench.Web.Features.Accounts;
 using SideBench.Web.Features.Board;
 using SideBench.Web.Features.Events;
+using SideBench.Web.Features.Guides;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Features.Machines;
+using SideBench.Web.Features.Practice;
 using SideBench.Web.Features.Search;
 using SideBench.Web.Features.TakeIn;
 using SideBench.Web.Problems;
@@ -23,6 +25,8 @@ public static class Routes
         api.MapJobs();
         api.MapMachines();
         api.MapSearch();
+        api.MapGuides();
+        api.MapPractice();
         api.MapEvents();
         api.MapFallback("/{**rest}", () => Results.Json(
             ProblemResults.Body([new Problem(ProblemCode.NotUnderstood, "", "There is nothing at this address.")]),

@@ -13,10 +13,12 @@ using SideBench.Data.Machines;
 using SideBench.Data.People;
 using SideBench.Data.Record;
 using SideBench.Data.Search;
+using SideBench.Data.Shop;
 using SideBench.Packs;
 using SideBench.Web.Features.Accounts;
 using SideBench.Web.Features.Events;
 using SideBench.Web.Features.Jobs;
+using SideBench.Web.Features.Practice;
 using SideBench.Web.Features.TakeIn;
 using SideBench.Web.Problems;
 
@@ -37,9 +39,9 @@ public static class SideBenchApp
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<BenchBooks>();
         services.AddSingleton(_ => NpgsqlDataSource.Create(connectionString));
-        services.AddSingleton<EntryStore>().AddSingleton<JobStore>().AddSingleton<MachineStore>().AddSingleton<PeopleStore>().AddSingleton<FindStore>();
+        services.AddSingleton<EntryStore>().AddSingleton<JobStore>().AddSingleton<MachineStore>().AddSingleton<PeopleStore>().AddSingleton<FindStore>().AddSingleton<VerdictStore>();
         services.AddSingleton<GuardKeyStore>().AddSingleton<GuardKeys>();
-        services.AddSingleton<JobDesk>().AddSingleton<TakeInDesk>().AddSingleton<SignIn>().AddSingleton<FirstOwnerCode>();
+        services.AddSingleton<JobDesk>().AddSingleton<ShopDesk>().AddSingleton<TakeInDesk>().AddSingleton<SignIn>().AddSingleton<FirstOwnerCode>();
         services.AddSingleton<JobNews>().AddSingleton<EventHub>().AddHostedService<DatabaseEar>();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
         services.AddOpenApi("v1");

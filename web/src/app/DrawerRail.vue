@@ -12,6 +12,9 @@ const drawers = [
   { to: '/take-in', name: 'Take in' },
   { to: '/bench', name: 'Bench' },
   { to: '/records', name: 'Records' },
+  { to: '/shelf', name: 'Shelf' },
+  { to: '/guides', name: 'Guides' },
+  { to: '/practice', name: 'Practice' },
 ]
 </script>
 

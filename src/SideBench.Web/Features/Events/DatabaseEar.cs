@@ -1,10 +1,13 @@
 using Npgsql;
 using SideBench.Data.Jobs;
+using SideBench.Data.Record;
+using SideBench.Data.Shop;
+using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Events;
 
 /// <summary>Listens to the database for writes of any server on it.</summary>
-public sealed class DatabaseEar(JobNews news, EventHub hub, TimeProvider clock, ILogger<DatabaseEar> log) : BackgroundService
+public sealed class DatabaseEar(JobNews news, EventHub hub, BenchBooks books, EntryStore entries, VerdictStore verdicts, TimeProvider clock, ILogger<DatabaseEar> log) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(1);
 
@@ -15,7 +18,7 @@ public sealed class DatabaseEar(JobNews news, EventHub hub, TimeProvider clock, 
         {
             try
             {
-                await news.Listen(hub.Begin, (job, version) => hub.Tell($"{{\"job\":{job},\"version\":{version}}}"), stoppingToken);
+                await news.Listen(() => _ = Reload(hub.Begin, stoppingToken), (job, version) => hub.Tell($"{{\"job\":{job},\"version\":{version}}}"), () => _ = Reload(() => hub.Tell("{\"shop\":true}"), stoppingToken), stoppingToken);
             }
             catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
             {
@@ -28,5 +31,20 @@ public sealed class DatabaseEar(JobNews news, EventHub hub, TimeProvider clock, 
                 await Task.Delay(Pause, clock, stoppingToken);
             }
         }
+    }
+
+    // What holds for the whole shop is read anew before the pages are told of it.
+    private async Task Reload(Action then, CancellationToken cancel)
+    {
+        try
+        {
+            await books.Load(entries, verdicts, cancel);
+        }
+        catch (Exception e) when (e is NpgsqlException or OperationCanceledException)
+        {
+            log.LogWarning("could not read the shop's own lines: {Reason}", e.Message);
+        }
+
+        then();
     }
 }

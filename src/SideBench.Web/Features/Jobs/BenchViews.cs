@@ -3,6 +3,7 @@ using SideBench.Core.Day;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Logbook;
 using SideBench.Data.Jobs;
+using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Jobs;
 
@@ -10,14 +11,15 @@ namespace SideBench.Web.Features.Jobs;
 public static class BenchViews
 {
     /// <summary>The bench page of a job.</summary>
-    public static BenchView Of(JobRow row, IReadOnlyList<Entry> entries, JobCase job, DateTimeOffset now)
+    public static BenchView Of(JobRow row, IReadOnlyList<Entry> entries, JobCase job, BenchBooks books)
     {
+        var now = books.Now;
         var state = job.State;
         var model = job.Book.Model;
         var intake = state.Intake;
         return new BenchView(
             row.Id.Value, row.Tag, state.Version, row.Machine.Value, model.Id, model.FullName, model.Kind, row.Serial, row.CustomerName,
-            job.Book.Complaint.Name, intake.Words, intake.Tried, intake.Ink, intake.IdleWeeks, intake.Moved, intake.Paper, intake.WarrantyEnd,
+            job.Book.Complaint.Name, job.Thread.Words.Length > 0 ? job.Thread.Words : intake.Words, intake.Tried, intake.Ink, intake.IdleWeeks, intake.Moved, intake.Paper, intake.WarrantyEnd,
             job.Facts.Context["warranty"] == "in", intake.Promise, intake.Accessories, state.Place, StandingWord(state.StandingAt(now)),
             state.WaitsFor, state.WaitsWhat, state.CounterPct, now,
             Stations(job),
@@ -30,7 +32,8 @@ public static class BenchViews
             [.. StepViews.HeldGroups(job)],
             [.. state.Tray.Select(i => new TrayItemView(i.Id, i.Label, i.Change, i.Count, i.Undo, i.Marks.Contains("no-power") || i.Marks.Contains("open")))],
             [.. state.Clocks.Select(c => new ClockView(c.Id, c.Kind, c.Label, c.StartedAt, c.EndsAt, c.LatestAt))],
-            Spent(job), EntryViews(entries), job.Proof.Proved, state.Closing?.How, state.Closing?.Reason ?? "", state.HandOver is not null);
+            Spent(job), EntryViews(entries), job.Proof.Proved, state.Closing?.How, state.Closing?.Reason ?? "", state.HandOver is not null,
+            job.Thread.Id, [.. state.Threads.Select(t => ThreadOf(job, t))], job.Thread.IsOpen, job.Odds.Contradicted, Feed(job), Schools(job), Endable(job), BookNote(job));
     }
 
     /// <summary>One station's causes, tests and repairs.</summary>
@@ -79,7 +82,51 @@ public static class BenchViews
             advice.Kind.ToString().ToLowerInvariant(),
             advice.Chosen is { } chosen ? StepViews.Of(job, chosen, advice.Outlooks) : null,
             advice.Because, advice.ExpectedCost,
-            [.. advice.Others.Select(o => StepViews.Of(job, o, []))]);
+            [.. advice.Others.Select(o => StepViews.Of(job, o, []))],
+            advice.Word is { } word ? new WordView(word.Word, word.Step.Name, word.Gate.Reason) : null);
+    }
+
+    /// <summary>The arithmetic for one cause, or null when it is not one of the thread's.</summary>
+    public static WhyView? Why(JobCase job, string cause)
+    {
+        if (CauseArithmetic.Of(job.Odds, job.Facts, cause) is not { } why) return null;
+        return new WhyView(
+            why.Cause.Id, why.Cause.Name, why.Cause.Station, why.Start, why.Now,
+            [.. why.Lines.Select(l => new ArithmeticView(l.Kind, l.Says, l.Why, l.Likelihood, l.Average, l.Before, l.After))],
+            [.. why.Changes.Select(c => new MindChangeView(c.Finding.Name, c.Outcome.Label, c.Chance, c.Then, c.Leads.Name, c.LeadsThen))]);
+    }
+
+    /// <summary>What typed words can mean, best first.</summary>
+    public static IReadOnlyList<ReadingView> Readings(JobCase job, string text) =>
+        [.. QuickEntry.Of(job.Book, job.Facts, text).Select(r => new ReadingView(
+            r.Finding.Id, r.Finding.Name, r.Outcome.Id, r.Outcome.Label, r.Outcome.Says, r.Quantity, r.Outcome.Quantity?.Unit ?? "", r.Slot, InkOf(job, r.Slot), r.Fit))];
+
+    private static ThreadView ThreadOf(JobCase job, CaseThread thread) => new(
+        thread.Id, job.Book.Book.Complaints.FirstOrDefault(c => c.Id == thread.Complaint)?.Name ?? thread.Complaint, thread.Slot, InkOf(job, thread.Slot), thread.Words, thread.How);
+
+    private static string InkOf(JobCase job, int slot) => job.Book.Model.Slots.FirstOrDefault(s => s.Panel == slot)?.Ink ?? "";
+
+    private static FeedView? Feed(JobCase job) =>
+        job.Feed is { } feed ? new FeedView(feed.PerPage.Value, feed.Needed.Value, feed.Ratio, feed.ServesCoveragePct) : null;
+
+    private static IReadOnlyList<JobSchoolView> Schools(JobCase job) =>
+        [.. job.Book.Book.Schools.Where(s => s.PerJob).Select(s => new JobSchoolView(
+            s.Id, s.Name, job.Facts.Schools[s.Id], job.State.Schools.ContainsKey(s.Id), [.. s.Options.Select(o => new PracticeView(o.Id, o.Name, o.Why, o.Default))]))];
+
+    // What the proved repair may have ended, likeliest first: the person who did it may know better.
+    private static IReadOnlyList<CauseChoice> Endable(JobCase job) => !job.Proof.Proved
+        ? []
+        : [.. job.Book.Causes.Select((c, i) => new CauseChoice(c.Id, c.Name, job.Odds.Mended[i])).Where(c => c.Ratio >= 0.005).OrderByDescending(c => c.Ratio).Take(6)];
+
+    // Whether book or model have changed since the machine was taken in.
+    private static string BookNote(JobCase job)
+    {
+        var intake = job.State.Intake;
+        if (intake.BookVersion is not { Length: > 0 } then || job.State.Closing is not null) return "";
+        if (then != job.Book.Book.Version) return $"Taken in with the book “{then}”; it is “{job.Book.Book.Version}” now, and the odds are worked out with that.";
+        return intake.ModelVersion > 0 && intake.ModelVersion != job.Book.Model.Version
+            ? $"The model's data are version {job.Book.Model.Version} now; at take-in they were version {intake.ModelVersion}."
+            : "";
     }
 
     private static EvidenceView EvidenceOf(Evidence e) =>

@@ -8,6 +8,7 @@ using SideBench.Core.Outcomes;
 using SideBench.Data;
 using SideBench.Data.Jobs;
 using SideBench.Data.Record;
+using SideBench.Data.Shop;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
 
@@ -34,23 +35,23 @@ public sealed class JobDesk(NpgsqlDataSource database, BenchBooks books)
         await using var unit = await Unit.Begin(database, cancel);
         var (loaded, earlier) = await JobStore.LoadForWrite(unit, new JobId(id), request.Key, cancel);
         if (loaded is null) return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
-        if (earlier is not null) return Replay(earlier, write, loaded);
+        if (earlier is not null) return Replay(earlier, write, loaded, request.Thread);
         var changes = loaded.Entries.Where(e => e.Version > request.SeenVersion).ToList();
         if (!harmless && changes.Count > 0) return Stale(changes);
-        var job = books.Case(loaded.Entries);
+        var job = books.Case(loaded.Entries, request.Thread);
         if (!job.IsGood) return ProblemResults.Of(job.Problems);
         var lines = decide(job.Value, loaded.Entries);
         if (!lines.IsGood) return ProblemResults.Of(lines.Problems);
-        var (row, entries, after) = await Append(unit, loaded, write, lines.Value, cancel);
+        var (row, entries, after) = await Append(unit, loaded, write, lines.Value, request.Thread, cancel);
         await unit.Commit(cancel);
-        return Results.Ok(BenchViews.Of(row, entries, after, books.Now));
+        return Results.Ok(BenchViews.Of(row, entries, after, books));
     }
 
     /// <summary>The bench page of a job.</summary>
-    public IResult Show(LoadedJob loaded)
+    public IResult Show(LoadedJob loaded, int thread)
     {
-        var job = books.Case(loaded.Entries);
-        return job.IsGood ? Results.Ok(BenchViews.Of(loaded.Row, loaded.Entries, job.Value, books.Now)) : ProblemResults.Of(job.Problems);
+        var job = books.Case(loaded.Entries, thread);
+        return job.IsGood ? Results.Ok(BenchViews.Of(loaded.Row, loaded.Entries, job.Value, books)) : ProblemResults.Of(job.Problems);
     }
 
     /// <summary>What lists show of a job.</summary>
@@ -72,7 +73,7 @@ public sealed class JobDesk(NpgsqlDataSource database, BenchBooks books)
     }
 
     private async Task<(JobRow, IReadOnlyList<Entry>, JobCase)> Append(
-        Unit unit, LoadedJob loaded, Write write, IReadOnlyList<EntryBody> lines, CancellationToken cancel)
+        Unit unit, LoadedJob loaded, Write write, IReadOnlyList<EntryBody> lines, int thread, CancellationToken cancel)
     {
         var first = loaded.Row.Version + 1;
         var ids = await EntryStore.Add(unit, write, loaded.Row.Id, loaded.Row.Machine, first, lines, cancel);
@@ -81,7 +82,8 @@ public sealed class JobDesk(NpgsqlDataSource database, BenchBooks books)
             .. loaded.Entries,
             .. lines.Select((body, i) => new Entry(ids[i], loaded.Row.Id, first + i, write.Person, write.PersonName, write.At, body)),
         ];
-        var job = books.Case(entries).Value;
+        if (await VerdictStore.Follow(unit, loaded.Row.Id, entries[loaded.Entries.Count..], cancel)) await JobStore.AnnounceShop(unit, cancel);
+        var job = books.Case(entries, lines.OfType<EntryBody.ThreadOpened>().LastOrDefault()?.Thread ?? thread).Value;
         var projection = Projection(job, write.At) with
         {
             ClosedAt = job.State.Closing is null ? null : loaded.Row.ClosedAt ?? write.At,
@@ -91,8 +93,8 @@ public sealed class JobDesk(NpgsqlDataSource database, BenchBooks books)
         return (loaded.Row with { Version = projection.Version, Place = projection.Place }, entries, job);
     }
 
-    private IResult Replay(EarlierWrite earlier, Write write, LoadedJob loaded) =>
-        earlier.Fingerprint == write.Fingerprint ? Show(loaded) : ProblemResults.Of(ProblemCode.KeyReused);
+    private IResult Replay(EarlierWrite earlier, Write write, LoadedJob loaded, int thread) =>
+        earlier.Fingerprint == write.Fingerprint ? Show(loaded, thread) : ProblemResults.Of(ProblemCode.KeyReused);
 
     private static IResult Stale(List<Entry> changes) => ProblemResults.Of(
         [new Problem(ProblemCode.StaleVersion, "/seenVersion")],

@@ -8,35 +8,42 @@ public interface IJobWrite
 
     /// <summary>The version the person saw.</summary>
     int SeenVersion { get; }
+
+    /// <summary>The thread that was looked at.</summary>
+    int Thread => 0;
 }
 
-public sealed record AnswerRequest(Guid Key, int SeenVersion, string Finding, string Outcome, double? Quantity) : IJobWrite;
+public sealed record AnswerRequest(Guid Key, int SeenVersion, string Finding, string Outcome, double? Quantity, int Thread = 0, double? CoveragePct = null) : IJobWrite;
 
-public sealed record MendRequest(Guid Key, int SeenVersion, string Repair, double? Minutes, string? Lot) : IJobWrite;
+public sealed record MendRequest(Guid Key, int SeenVersion, string Repair, double? Minutes, string? Lot, int Thread = 0) : IJobWrite;
 
-public sealed record CorrectRequest(Guid Key, int SeenVersion, long Entry, string? Reason) : IJobWrite;
+public sealed record CorrectRequest(Guid Key, int SeenVersion, long Entry, string? Reason, int Thread = 0) : IJobWrite;
 
-public sealed record OverrideRequest(Guid Key, int SeenVersion, string Step, string? Reason) : IJobWrite;
+public sealed record OverrideRequest(Guid Key, int SeenVersion, string Step, string? Reason, int Thread = 0) : IJobWrite;
 
-public sealed record TrayPutRequest(Guid Key, int SeenVersion, string? Label, string Change, int Count) : IJobWrite;
+public sealed record TrayPutRequest(Guid Key, int SeenVersion, string? Label, string Change, int Count, int Thread = 0) : IJobWrite;
 
-public sealed record TrayClearRequest(Guid Key, int SeenVersion, IReadOnlyList<string>? Items) : IJobWrite;
+public sealed record TrayClearRequest(Guid Key, int SeenVersion, IReadOnlyList<string>? Items, int Thread = 0) : IJobWrite;
 
-public sealed record ClockStartRequest(Guid Key, int SeenVersion, string Kind, string? Label, double MinMinutes, double? MaxMinutes) : IJobWrite;
+public sealed record ClockStartRequest(Guid Key, int SeenVersion, string Kind, string? Label, double MinMinutes, double? MaxMinutes, int Thread = 0) : IJobWrite;
 
-public sealed record ClockStopRequest(Guid Key, int SeenVersion, string Clock) : IJobWrite;
+public sealed record ClockStopRequest(Guid Key, int SeenVersion, string Clock, int Thread = 0) : IJobWrite;
 
-public sealed record WaitRequest(Guid Key, int SeenVersion, string For, string? What, DateTimeOffset? Until) : IJobWrite;
+public sealed record WaitRequest(Guid Key, int SeenVersion, string For, string? What, DateTimeOffset? Until, int Thread = 0) : IJobWrite;
 
-public sealed record NoteRequest(Guid Key, int SeenVersion, string? Text) : IJobWrite;
+public sealed record NoteRequest(Guid Key, int SeenVersion, string? Text, int Thread = 0) : IJobWrite;
 
-public sealed record ConsentRequest(Guid Key, int SeenVersion, string What, string? By) : IJobWrite;
+public sealed record ConsentRequest(Guid Key, int SeenVersion, string What, string? By, int Thread = 0) : IJobWrite;
 
-public sealed record PlaceRequest(Guid Key, int SeenVersion, int? Place) : IJobWrite;
+public sealed record PlaceRequest(Guid Key, int SeenVersion, int? Place, int Thread = 0) : IJobWrite;
 
-public sealed record CloseRequest(Guid Key, int SeenVersion, string How, string? Reason) : IJobWrite;
+public sealed record CloseRequest(Guid Key, int SeenVersion, string How, string? Reason, string? Cause = null, int Thread = 0) : IJobWrite;
 
 public sealed record HandOverRequest(Guid Key, int SeenVersion, string? To, decimal Charge) : IJobWrite;
+
+public sealed record ThreadRequest(Guid Key, int SeenVersion, string Complaint, int Slot, string? Words, int Thread = 0) : IJobWrite;
+
+public sealed record JobSchoolRequest(Guid Key, int SeenVersion, string School, string Option, int Thread = 0) : IJobWrite;
 
 /// <summary>One place on a path, with the suspicion on it.</summary>
 public sealed record StationView(string Id, string Name, string Path, double SuspicionRatio, bool Cleared, bool Leading, int Causes);
@@ -46,20 +53,33 @@ public sealed record SlotView(int Panel, string Ink, string Colour, string Bay, 
 public sealed record CodeView(string Code, string Says, string Means);
 
 public sealed record OutcomeView(
-    string Id, string Label, double ChanceRatio, string Leaves, string? QuantityLabel, string? QuantityUnit, double? QuantityMin, double? QuantityMax);
+    string Id, string Label, double ChanceRatio, string Leaves, string? QuantityLabel, string? QuantityUnit, double? QuantityMin, double? QuantityMax, bool WithCoverage);
 
 /// <summary>A step: a finding with its answers, or a repair with its presses of work.</summary>
 public sealed record StepView(
     string Id, string Kind, string Name, string Station, double Minutes, decimal Parts, string Part, double InkMl, double CounterPct, string How,
     IReadOnlyList<string> Cautions, IReadOnlyList<string> Steps, IReadOnlyList<string> Opens, IReadOnlyList<OutcomeView> Outcomes, double? FixRatio,
-    double Expected, HeldView? Held, bool Told);
+    double Expected, HeldView? Held, bool Told, bool PartMissing, string School);
 
 public sealed record HeldView(string StepId, string StepName, string Gate, string Reason, string Lift, bool Overridable, string Spends);
 
 /// <summary>Held steps with one reason.</summary>
-public sealed record HeldGroupView(string Gate, string Reason, string Lift, bool Overridable, IReadOnlyList<HeldView> Steps);
+public sealed record HeldGroupView(string Gate, string Reason, string Lift, bool Overridable, string Word, IReadOnlyList<HeldView> Steps);
 
-public sealed record AdviceView(string Kind, StepView? Step, string Because, double ExpectedCost, IReadOnlyList<StepView> Others);
+public sealed record WordView(string Word, string Step, string Reason);
+
+public sealed record AdviceView(string Kind, StepView? Step, string Because, double ExpectedCost, IReadOnlyList<StepView> Others, WordView? Word);
+
+/// <summary>A thread as a tab shows it.</summary>
+public sealed record ThreadView(int Id, string Complaint, int Slot, string Ink, string Words, string How);
+
+/// <summary>A school that a job may choose for itself.</summary>
+public sealed record JobSchoolView(string Id, string Name, string Chosen, bool Own, IReadOnlyList<PracticeView> Options);
+
+public sealed record PracticeView(string Id, string Name, string Why, bool Default);
+
+/// <summary>What still reaches the head of a machine that fades.</summary>
+public sealed record FeedView(double PerPageMl, double NeededMl, double Ratio, double ServesCoveragePct);
 
 public sealed record MoveView(string Station, double BeforeRatio, double AfterRatio);
 
@@ -81,7 +101,22 @@ public sealed record BenchView(
     IReadOnlyList<StationView> Stations, IReadOnlyList<SlotView> Slots, IReadOnlyList<CodeView> Codes, IReadOnlyList<string> MachineCautions,
     AdviceView Advice, IReadOnlyList<EvidenceView> Evidence, double UnknownRatio, double FixedRatio, IReadOnlyList<HeldGroupView> Held,
     IReadOnlyList<TrayItemView> Tray, IReadOnlyList<ClockView> Clocks, SpentView Spent, IReadOnlyList<EntryView> Entries, bool Proved, string? ClosedHow,
-    string ClosedReason, bool HandedOver);
+    string ClosedReason, bool HandedOver, int Thread, IReadOnlyList<ThreadView> Threads, bool ThreadOpen, bool Contradicted, FeedView? Feed,
+    IReadOnlyList<JobSchoolView> Schools, IReadOnlyList<CauseChoice> Endable, string BookNote);
+
+public sealed record CauseChoice(string Id, string Name, double Ratio);
+
+public sealed record ArithmeticView(string Kind, string Says, string Why, double Likelihood, double Average, double BeforeRatio, double AfterRatio);
+
+public sealed record MindChangeView(string Finding, string Answer, double ChanceRatio, double ThenRatio, string Leads, double LeadsRatio);
+
+/// <summary>The arithmetic for one cause.</summary>
+public sealed record WhyView(
+    string Cause, string Name, string Station, double StartRatio, double NowRatio, IReadOnlyList<ArithmeticView> Lines, IReadOnlyList<MindChangeView> Changes);
+
+/// <summary>What typed words can mean.</summary>
+public sealed record ReadingView(
+    string Finding, string FindingName, string Outcome, string Label, string Says, double? Quantity, string Unit, int Slot, string Ink, double FitRatio);
 
 public sealed record CauseView(string Id, string Name, double Ratio, double MendedRatio);
 

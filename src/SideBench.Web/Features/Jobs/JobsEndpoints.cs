@@ -16,30 +16,42 @@ public static class JobsEndpoints
         var jobs = routes.MapGroup("/jobs").WithTags("Jobs");
         MapReads(jobs);
         MapWork(jobs);
+        MapThreads(jobs);
         MapKeeping(jobs);
         MapEndings(jobs);
     }
+
+    private const int MostTyped = 200;
 
     private static string NewId() => Guid.NewGuid().ToString("N")[..8];
 
     private static void MapReads(RouteGroupBuilder jobs)
     {
-        jobs.MapGet("/{id:long}", async (long id, JobStore store, JobDesk desk, CancellationToken cancel) =>
-            await store.Load(new JobId(id), cancel) is { } loaded ? desk.Show(loaded) : ProblemResults.Of(ProblemCode.UnknownJob, "", id))
+        jobs.MapGet("/{id:long}", async (long id, int? thread, JobStore store, JobDesk desk, CancellationToken cancel) =>
+            await store.Load(new JobId(id), cancel) is { } loaded ? desk.Show(loaded, thread ?? 0) : ProblemResults.Of(ProblemCode.UnknownJob, "", id))
             .Produces<BenchView>().ProducesProblems().For(Act.Read);
-        jobs.MapGet("/{id:long}/stations/{station}", async (long id, string station, JobStore store, BenchBooks books, CancellationToken cancel) =>
-        {
-            if (await store.Load(new JobId(id), cancel) is not { } loaded) return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
-            var job = books.Case(loaded.Entries);
-            if (!job.IsGood) return ProblemResults.Of(job.Problems);
-            return BenchViews.Station(job.Value, station) is { } detail ? Results.Ok(detail) : ProblemResults.Of(ProblemCode.UnknownStep, "", station);
-        }).Produces<StationDetail>().ProducesProblems().For(Act.Read);
+        jobs.MapGet("/{id:long}/stations/{station}", (long id, string station, int? thread, JobStore store, BenchBooks books, CancellationToken cancel) =>
+            Look(id, thread, store, books, job => BenchViews.Station(job, station), station, cancel)).Produces<StationDetail>().ProducesProblems().For(Act.Read);
+        jobs.MapGet("/{id:long}/why/{cause}", (long id, string cause, int? thread, JobStore store, BenchBooks books, CancellationToken cancel) =>
+            Look(id, thread, store, books, job => BenchViews.Why(job, cause), cause, cancel)).Produces<WhyView>().ProducesProblems().For(Act.Read);
+        jobs.MapGet("/{id:long}/readings", (long id, string words, int? thread, JobStore store, BenchBooks books, CancellationToken cancel) =>
+            Look(id, thread, store, books, job => BenchViews.Readings(job, words.Length > MostTyped ? words[..MostTyped] : words), words, cancel))
+            .Produces<List<ReadingView>>().ProducesProblems().For(Act.Read);
+    }
+
+    private static async Task<IResult> Look<T>(long id, int? thread, JobStore store, BenchBooks books, Func<JobCase, T?> look, string what, CancellationToken cancel)
+        where T : class
+    {
+        if (await store.Load(new JobId(id), cancel) is not { } loaded) return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
+        var job = books.Case(loaded.Entries, thread ?? 0);
+        if (!job.IsGood) return ProblemResults.Of(job.Problems);
+        return look(job.Value) is { } seen ? Results.Ok(seen) : ProblemResults.Of(ProblemCode.UnknownStep, "", what);
     }
 
     private static void MapWork(RouteGroupBuilder jobs)
     {
         jobs.MapPost("/{id:long}/answers", (long id, AnswerRequest r, JobDesk desk, HttpContext http) =>
-            desk.Write(http, id, r, (job, _) => BenchWork.Answer(job, r.Finding, r.Outcome, r.Quantity, NewId)))
+            desk.Write(http, id, r, (job, _) => BenchWork.Answer(job, r.Finding, r.Outcome, r.Quantity, NewId, r.CoveragePct)))
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
         jobs.MapPost("/{id:long}/repairs", (long id, MendRequest r, JobDesk desk, HttpContext http) =>
             desk.Write(http, id, r, (job, _) => BenchWork.Mend(job, r.Repair, r.Minutes, r.Lot ?? "", NewId)))
@@ -49,6 +61,16 @@ public static class JobsEndpoints
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
         jobs.MapPost("/{id:long}/overrides", (long id, OverrideRequest r, JobDesk desk, HttpContext http) =>
             desk.Write(http, id, r, (job, _) => BenchWork.Override(job, r.Step, r.Reason ?? "")))
+            .Produces<BenchView>().ProducesProblems().For(Act.Bench);
+    }
+
+    private static void MapThreads(RouteGroupBuilder jobs)
+    {
+        jobs.MapPost("/{id:long}/threads", (long id, ThreadRequest r, JobDesk desk, HttpContext http) =>
+            desk.Write(http, id, r, (job, _) => Endings.Open(job, r.Complaint, r.Slot, r.Words ?? "")))
+            .Produces<BenchView>().ProducesProblems().For(Act.Bench);
+        jobs.MapPost("/{id:long}/schools", (long id, JobSchoolRequest r, JobDesk desk, HttpContext http) =>
+            desk.Write(http, id, r, (job, _) => ShopKeeping.Choose(job.Book.Book, r.School, r.Option, forJob: true)))
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
     }
 
@@ -83,7 +105,7 @@ public static class JobsEndpoints
     private static void MapEndings(RouteGroupBuilder jobs)
     {
         jobs.MapPost("/{id:long}/closing", (long id, CloseRequest r, JobDesk desk, HttpContext http) =>
-            desk.Write(http, id, r, (job, _) => Endings.Close(job, r.How, r.Reason ?? "")))
+            desk.Write(http, id, r, (job, _) => Endings.Close(job, r.How, r.Reason ?? "", r.Cause ?? "")))
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
         jobs.MapPost("/{id:long}/hand-over", (long id, HandOverRequest r, JobDesk desk, HttpContext http) =>
             desk.Write(http, id, r, (job, _) => BenchKeeping.HandOver(job.State, r.To ?? "", r.Charge, job.Book.Book.House.Currency)))

@@ -1,6 +1,8 @@
 namespace SideBench.Web.Features.TakeIn;
 
-public sealed record ModelChoice(string Id, string Name, string Kind, IReadOnlyList<string> Complaints);
+public sealed record SlotChoice(int Panel, string Ink);
+
+public sealed record ModelChoice(string Id, string Name, string Kind, IReadOnlyList<string> Complaints, IReadOnlyList<SlotChoice> Slots);
 
 public sealed record ComplaintChoice(string Id, string Name, string Says);
 
@@ -16,6 +18,6 @@ public sealed record FoundMachine(long Id, string ModelId, string Machine, strin
 public sealed record TakeInRequest(
     Guid Key, long? MachineId, string? ModelId, string? Serial, long? CustomerId, string? CustomerName, string? CustomerContact, string Complaint,
     string? Words, string? Tried, int CleansTried, string Ink, int IdleWeeks, bool Moved, string Paper, bool Borderless, DateOnly? WarrantyEnd,
-    decimal? Limit, DateTimeOffset? Promise, string? Accessories);
+    decimal? Limit, DateTimeOffset? Promise, string? Accessories, int? AgeYears = null, string? Firmware = null, int Slot = 0);
 
 public sealed record TakenInView(long JobId, int Tag);

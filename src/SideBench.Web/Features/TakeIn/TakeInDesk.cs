@@ -32,7 +32,7 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
         var modelId = known.Machine?.ModelId ?? request.ModelId ?? "";
         if (modelId.Length == 0) problems.Add(new Problem(ProblemCode.Missing, "/modelId"));
         if (!books.Shop.Models.TryGetValue(modelId, out var model) && modelId.Length > 0) problems.Add(new Problem(ProblemCode.UnknownModel, "/modelId", modelId));
-        var intake = IntakeOf(request, modelId);
+        var intake = IntakeOf(request, modelId) with { LastWork = await LastWork(known.Machine, cancel), BookVersion = books.Shop.Book.Version, ModelVersion = model?.Version ?? 0 };
         problems.AddRange(Intake.Problems(intake, model, books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == request.Complaint), books.Today));
         if (problems.Count > 0) return ProblemResults.Of(problems);
         for (var tries = 1; ; tries++)
@@ -99,6 +99,14 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
         return new KnownParts(machine, customer, problems);
     }
 
+    // Which path was worked on last, from the machine's own record.
+    private async Task<string?> LastWork(MachineRow? machine, CancellationToken cancel)
+    {
+        if (machine is null || await entries.LastWork(machine.Id, cancel) is not { } repair) return null;
+        var station = books.Shop.Book.Step(repair)?.Station;
+        return books.Shop.Models.GetValueOrDefault(machine.ModelId)?.Stations.FirstOrDefault(s => s.Id == station)?.Path.ToString().ToLowerInvariant();
+    }
+
     private static async Task<CustomerRow> NewCustomer(Unit unit, TakeInRequest request, List<EntryBody> lines, CancellationToken cancel)
     {
         var (name, contact) = (request.CustomerName!.Trim(), request.CustomerContact?.Trim() ?? "");
@@ -112,7 +120,7 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
 
     private static EntryBody.TakenIn IntakeOf(TakeInRequest r, string modelId) => new(
         r.MachineId ?? 0, r.CustomerId ?? 0, modelId, r.Complaint, r.Words?.Trim() ?? "", r.Tried?.Trim() ?? "", r.CleansTried, r.Ink, r.IdleWeeks, r.Moved,
-        r.Paper, r.Borderless, r.WarrantyEnd, r.Limit, r.Promise, r.Accessories?.Trim() ?? "");
+        r.Paper, r.Borderless, r.WarrantyEnd, r.Limit, r.Promise, r.Accessories?.Trim() ?? "", r.AgeYears, null, r.Firmware, r.Slot);
 
     private sealed record KnownParts(MachineRow? Machine, CustomerRow? Customer, List<Problem> Problems);
 }

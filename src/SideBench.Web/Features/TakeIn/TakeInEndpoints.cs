@@ -44,7 +44,7 @@ public static class TakeInEndpoints
         var models = books.Shop.Models.Values.OrderBy(m => m.FullName, StringComparer.Ordinal).Select(m =>
         {
             var bare = new Facts { Model = m, Context = new Dictionary<string, string>() };
-            return new ModelChoice(m.Id, m.FullName, m.Kind, [.. complaints.Where(c => c.When.Holds(bare)).Select(c => c.Id)]);
+            return new ModelChoice(m.Id, m.FullName, m.Kind, [.. complaints.Where(c => c.When.Holds(bare)).Select(c => c.Id)], [.. m.Slots.Select(s => new SlotChoice(s.Panel, s.Ink))]);
         });
         return new TakeInChoices([.. models], [.. complaints.Select(c => new ComplaintChoice(c.Id, c.Name, c.Says))], Intake.Inks, Intake.Papers);
     }

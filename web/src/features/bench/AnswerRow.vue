@@ -13,13 +13,20 @@ defineProps<{
 }>()
 /** The number that goes with it, in the outcome's unit; null when not measured. */
 const quantity = defineModel<number | null>({ default: null })
+/** Coverage of the page it was seen on, percent; null when not told. */
+const coverage = defineModel<number | null>('coverage', { default: null })
 const emit = defineEmits<{ press: [] }>()
 const typed = ref('')
 watch(typed, (text) => (quantity.value = typedNumber(text)))
 watch(quantity, (value) => {
   if (value === null || value === undefined) typed.value = ''
 })
-const wrong = computed(() => Number.isNaN(quantity.value))
+const cover = ref('')
+watch(cover, (text) => (coverage.value = typedNumber(text)))
+watch(coverage, (value) => {
+  if (value === null || value === undefined) cover.value = ''
+})
+const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(coverage.value))
 </script>
 
 <template>
@@ -52,6 +59,18 @@ const wrong = computed(() => Number.isNaN(quantity.value))
         @keydown.enter.prevent="emit('press')"
       />
       <span class="font-mono">{{ outcome.quantityUnit }}</span>
+    </label>
+    <label v-if="outcome.withCoverage" class="flex shrink-0 items-center gap-1 pr-3 text-sm">
+      <span class="sr-only">Coverage of the page in that ink</span>
+      <span aria-hidden="true">covered</span>
+      <input
+        v-model="cover"
+        inputmode="decimal"
+        class="min-h-11 w-12 border-b-2 border-ink bg-transparent text-center font-mono text-lg"
+        :disabled="disabled"
+        @keydown.enter.prevent="emit('press')"
+      />
+      <span class="font-mono">%</span>
     </label>
   </li>
 </template>

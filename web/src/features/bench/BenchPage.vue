@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { useBoard } from '@/shared/state/useBoard'
 import { useSession } from '@/shared/state/useSession'
+import { useShop } from '@/shared/state/useShop'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import ClocksPanel from './ClocksPanel.vue'
@@ -12,20 +13,28 @@ import EvidencePanel from './EvidencePanel.vue'
 import HeldBack from './HeldBack.vue'
 import JobActions from './JobActions.vue'
 import JobHead from './JobHead.vue'
+import JobSchools from './JobSchools.vue'
 import MachineFacts from './MachineFacts.vue'
 import NextCard from './NextCard.vue'
 import PathMap from './PathMap.vue'
+import QuickEntry from './QuickEntry.vue'
 import RecordList from './RecordList.vue'
 import SpentPanel from './SpentPanel.vue'
 import StationDialog from './StationDialog.vue'
+import ThreadDialog from './ThreadDialog.vue'
+import ThreadTabs from './ThreadTabs.vue'
 import TrayPanel from './TrayPanel.vue'
+import WhyDialog from './WhyDialog.vue'
 import { useJob, type Step } from './useJob'
 
 const props = defineProps<{
   /** Number of the job. */
   id: number
 }>()
-const desk = useJob(props.id)
+const route = useRoute()
+const thread = computed(() => Number(route.query.thread ?? 0) || 0)
+const desk = useJob(props.id, thread)
+const shop = useShop()
 const { job, query, busy, problem, canRetry } = desk
 const session = useSession()
 const router = useRouter()
@@ -35,10 +44,14 @@ const freePlaces = computed(() => places.value.filter((p) => !p.job).map((p) => 
 const chosen = ref<Step | null>(null)
 const station = ref('')
 const closing = ref('')
+const why = ref('')
+const word = ref('')
+const opening = ref(false)
+const showThread = (id: number) => router.replace({ query: id ? { thread: String(id) } : {} })
 
-async function answer(outcome: string, quantity: number | null) {
+async function answer(outcome: string, quantity: number | null, coveragePct: number | null) {
   const step = chosen.value ?? job.value?.advice.step
-  if (step && (await desk.answer({ finding: step.id, outcome, quantity }))) chosen.value = null
+  if (step && (await desk.answer({ finding: step.id, outcome, quantity, coveragePct }))) chosen.value = null
 }
 
 async function mend(lot: string) {
@@ -49,6 +62,18 @@ async function mend(lot: string) {
 function choose(step: Step | null) {
   chosen.value = step
   station.value = ''
+}
+async function openThread(complaint: string, slot: number, words: string) {
+  const before = job.value?.threads.map((t) => t.id) ?? []
+  if (!(await desk.openThread({ complaint, slot, words }))) return
+  opening.value = false
+  await showThread(Math.max(...before) + 1)
+}
+
+async function closed(last: boolean) {
+  closing.value = ''
+  if (last) await router.push(`/bench/${props.id}/hand-over`)
+  else await showThread(job.value?.threads.find((t) => !t.how)?.id ?? 0)
 }
 const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) ?? [] })
 </script>
@@ -61,9 +86,14 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
     @retry="query.refetch()"
   >
     <article v-if="job" :data-version="job.version" data-testid="bench">
-      <JobHead :job="job" />
+      <JobHead :job="job">
+        <button v-if="mayBench && !job.closedHow" type="button" class="press press-plain px-2" @click="opening = true">
+          + another symptom
+        </button>
+      </JobHead>
+      <ThreadTabs :job="job" @show="showThread" />
       <ProblemNote
-        v-if="!closing"
+        v-if="!closing && !opening"
         class="mb-3"
         :problem="problem"
         :can-retry="canRetry"
@@ -76,7 +106,7 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
           class="order-1 mb-3 grid items-start gap-3 md:order-2 md:mb-0 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)_minmax(240px,0.62fr)]"
         >
           <ClosedCard
-            v-if="job.closedHow"
+            v-if="job.closedHow || !job.threadOpen"
             :job="job"
             :busy="busy"
             :may-bench="mayBench"
@@ -93,11 +123,21 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
             @choose="choose"
             @clear-tray="clearAll"
             @close="closing = $event"
+            @word="word = job.advice.word?.word ?? ''"
+            @shelf="(part, here) => shop.part(part, here)"
           />
           <div class="space-y-3">
+            <QuickEntry
+              v-if="job.threadOpen && mayBench"
+              :job="job"
+              :busy="busy"
+              @tell="(finding, outcome, quantity) => desk.answer({ finding, outcome, quantity, coveragePct: null })"
+            />
             <HeldBack
               :job="job"
               :may-bench="mayBench"
+              :word="word"
+              @asked="word = ''"
               @override="(step, reason) => desk.override({ step, reason })"
               @consent="(what, by) => desk.consent({ what, by })"
             />
@@ -136,18 +176,33 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
         @close="closing = job.proved ? 'verified' : 'unproved'"
       />
       <MachineFacts class="mt-3" :job="job" />
+      <JobSchools
+        class="mt-3"
+        :job="job"
+        :disabled="busy || !mayBench"
+        @choose="(school, option) => desk.school({ school, option })"
+      />
       <section class="panel mt-3" aria-labelledby="lines-title">
         <h2 id="lines-title" class="text-base">Lines of this job</h2>
         <RecordList :entries="job.entries" />
       </section>
-      <StationDialog :job-id="id" :station="station" @close="station = ''" @choose="choose" />
+      <StationDialog
+        :job-id="id"
+        :thread="job.thread"
+        :station="station"
+        @close="station = ''"
+        @choose="choose"
+        @why="((station = ''), (why = $event))"
+      />
+      <WhyDialog :job-id="id" :thread="job.thread" :cause="why" @close="why = ''" />
+      <ThreadDialog :open="opening" :job="job" :desk="desk" @close="opening = false" @send="openThread" />
       <CloseDialog
         :open="closing !== ''"
         :job="job"
         :desk="desk"
         :how="closing || 'verified'"
         @close="closing = ''"
-        @closed="((closing = ''), router.push(`/bench/${id}/hand-over`))"
+        @closed="closed"
       />
     </article>
   </LoadState>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { percent } from '@/shared/format'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import type { Bench, JobDesk } from './useJob'
@@ -14,13 +15,15 @@ const props = defineProps<{
   /** The ending offered first. */
   how: string
 }>()
-const emit = defineEmits<{ close: []; closed: [] }>()
+const emit = defineEmits<{ close: []; closed: [last: boolean] }>()
 const picked = ref(props.how)
 const reason = ref('')
+const cause = ref('')
 watch(
   () => props.open,
   () => (picked.value = props.how),
 )
+const one = computed(() => props.job.threads.filter((t) => !t.how).length > 1)
 const ways = computed(() => [
   { id: 'verified', name: 'Verified', says: props.job.proved ? 'mended, and proved' : 'not yet: no repair is proved' },
   { id: 'handed-back', name: 'Handed back unmended', says: 'with the findings' },
@@ -28,12 +31,20 @@ const ways = computed(() => [
 ])
 
 async function send() {
-  if (await props.desk.close({ how: picked.value, reason: reason.value })) emit('closed')
+  const last = props.job.threads.filter((t) => !t.how).length <= 1
+  if (
+    await props.desk.close({
+      how: picked.value,
+      reason: reason.value,
+      cause: picked.value === 'verified' ? cause.value : '',
+    })
+  )
+    emit('closed', last)
 }
 </script>
 
 <template>
-  <AppDialog :open="open" title="Close the job" @close="emit('close')">
+  <AppDialog :open="open" :title="one ? 'Close this thread' : 'Close the job'" @close="emit('close')">
     <form class="space-y-3" @submit.prevent="send">
       <fieldset>
         <legend class="font-bold">How it ends</legend>
@@ -44,7 +55,17 @@ async function send() {
           </span>
         </label>
       </fieldset>
-      <div v-if="job.tray.length" class="rounded-r border-l-4 border-stop bg-stop-tint p-3">
+      <p v-if="one" class="text-soft">The other threads of this machine stay open.</p>
+      <label v-if="picked === 'verified' && job.endable.length > 1" class="block">
+        <span class="font-bold">What it was</span>
+        <select v-model="cause" class="field">
+          <option value="">{{ job.endable[0]?.name }} ({{ percent(job.endable[0]?.ratio ?? 0) }})</option>
+          <option v-for="c in job.endable.slice(1)" :key="c.id" :value="c.id">
+            {{ c.name }} ({{ percent(c.ratio) }})
+          </option>
+        </select>
+      </label>
+      <div v-if="job.tray.length && !one" class="rounded-r border-l-4 border-stop bg-stop-tint p-3">
         <p><strong>The tray is not clear:</strong> {{ job.tray.map((i) => `${i.label} ${i.change}`).join(', ') }}.</p>
         <button type="button" class="press mt-2" @click="desk.clearTray({ items: job.tray.map((i) => i.id) })">
           All back: clear the tray
@@ -61,7 +82,9 @@ async function send() {
         @retry="desk.retry"
         @dismiss="desk.dismiss"
       />
-      <button type="submit" class="press press-main" :disabled="desk.busy.value">Close the job</button>
+      <button type="submit" class="press press-main" :disabled="desk.busy.value">
+        {{ one ? 'Close this thread' : 'Close the job' }}
+      </button>
     </form>
   </AppDialog>
 </template>

@@ -16,16 +16,30 @@ const words: Record<string, string> = {
   'handed-back': 'Handed back unmended',
   unproved: 'Closed without proof',
 }
-const line = computed(() => props.job.entries.find((e) => e.kind === 'closed' && !e.takenBack))
+const thread = computed(() => props.job.threads.find((t) => t.id === props.job.thread))
+const how = computed(() => props.job.closedHow ?? thread.value?.how ?? '')
+const line = computed(() =>
+  props.job.entries.find((e) => e.kind === (props.job.closedHow ? 'closed' : 'thread-closed') && !e.takenBack),
+)
 </script>
 
 <template>
   <section class="panel border-2 border-ink" data-testid="closed-card">
-    <p class="text-sm text-soft">{{ job.handedOver ? 'Handed over' : 'Closed; waits to be handed over' }}</p>
-    <h2 class="text-2xl">{{ words[job.closedHow ?? ''] ?? job.closedHow }}</h2>
+    <p class="text-sm text-soft">
+      {{
+        job.handedOver
+          ? 'Handed over'
+          : job.closedHow
+            ? 'Closed; waits to be handed over'
+            : 'This thread is closed; others are open'
+      }}
+    </p>
+    <h2 class="text-2xl">{{ words[how] ?? how }}</h2>
     <p v-if="job.closedReason" class="mt-1">{{ job.closedReason }}</p>
     <div class="mt-3 flex flex-wrap gap-2">
-      <RouterLink class="press press-main" :to="`/bench/${job.id}/hand-over`">Hand-over sheet</RouterLink>
+      <RouterLink v-if="job.closedHow" class="press press-main" :to="`/bench/${job.id}/hand-over`"
+        >Hand-over sheet</RouterLink
+      >
       <button
         v-if="line && mayBench && !job.handedOver"
         type="button"

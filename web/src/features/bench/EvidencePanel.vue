@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { percent } from '@/shared/format'
+import { percent, withUnit } from '@/shared/format'
 import type { Api } from '@/shared/api/client'
 import type { Bench } from './useJob'
 
@@ -65,7 +65,7 @@ const lead = computed(() => props.job.stations.find((s) => s.leading)?.name)
             <path d="M50 0V16" class="stroke-ink" stroke-width="2.500" />
           </svg>
           <button
-            v-if="f.entry !== null && mayBench && !job.closedHow"
+            v-if="f.entry !== null && mayBench && job.threadOpen"
             type="button"
             class="press press-plain w-full px-0 text-sm"
             :disabled="busy"
@@ -76,6 +76,11 @@ const lead = computed(() => props.job.stations.find((s) => s.leading)?.name)
         </div>
       </li>
     </ul>
+    <p v-if="job.feed" class="mt-1 border-t border-line pt-2" data-testid="feed">
+      <strong>Feed, estimated:</strong> {{ withUnit(job.feed.perPageMl, 'ml', 2) }} a page of
+      {{ withUnit(job.feed.neededMl, 'ml', 2) }} needed ({{ percent(job.feed.ratio) }}). It serves a coverage of
+      {{ withUnit(job.feed.servesCoveragePct, '%') }} without fading.
+    </p>
     <p class="mt-1 text-sm text-soft">Not in the book: {{ percent(job.unknownRatio) }}.</p>
   </section>
 </template>

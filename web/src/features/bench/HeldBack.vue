@@ -1,32 +1,47 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import type { Api } from '@/shared/api/client'
 import type { Bench } from './useJob'
 
-defineProps<{
+const props = defineProps<{
   /** The job. */
   job: Bench
   /** Whether this person may go past a gate. */
   mayBench: boolean
+  /** The customer's word that is asked for from elsewhere on the page; empty when none. */
+  word: string
 }>()
-const emit = defineEmits<{ override: [step: string, reason: string]; consent: [what: string, by: string] }>()
+const emit = defineEmits<{ override: [step: string, reason: string]; consent: [what: string, by: string]; asked: [] }>()
 const past = ref<Api<'HeldView'> | null>(null)
 const asking = ref('')
 const text = ref('')
-const consents: Record<string, string> = { 'warranty-opening': 'open-in-warranty', 'irreversible-word': 'irreversible' }
+watch(
+  () => props.word,
+  (word) => word && (asking.value = word),
+)
+
+function stop() {
+  past.value = null
+  asking.value = ''
+  text.value = ''
+  emit('asked')
+}
 
 function send() {
   if (past.value) emit('override', past.value.stepId, text.value)
   else emit('consent', asking.value, text.value)
-  past.value = null
-  asking.value = ''
-  text.value = ''
+  stop()
 }
 </script>
 
 <template>
-  <section v-if="job.held.length && !job.closedHow" aria-label="Held back" class="space-y-2" data-testid="held">
+  <section
+    v-if="(job.held.length || asking) && job.threadOpen"
+    aria-label="Held back"
+    class="space-y-2"
+    data-testid="held"
+  >
     <div
       v-for="group in job.held"
       :key="group.gate"
@@ -41,7 +56,7 @@ function send() {
         </template>
       </p>
       <p class="text-sm">What lifts it: {{ group.lift }}</p>
-      <button v-if="consents[group.gate]" type="button" class="press mt-2" @click="asking = consents[group.gate] ?? ''">
+      <button v-if="group.word" type="button" class="press mt-2" @click="asking = group.word">
         The customer agrees
       </button>
       <details v-else-if="group.overridable && mayBench" class="mt-1">
@@ -54,7 +69,7 @@ function send() {
     <AppDialog
       :open="past !== null || asking !== ''"
       :title="past ? `Go past: ${past.stepName}` : 'The customer agrees'"
-      @close="((past = null), (asking = ''))"
+      @close="stop"
     >
       <form class="space-y-3" @submit.prevent="send">
         <p v-if="past">{{ past.reason }} The record keeps that it was gone past, and why.</p>

@@ -28,7 +28,7 @@ const late = computed(
       <RouterLink :to="`/records/${job.machineId}`" class="underline underline-offset-3">{{ job.customer }}</RouterLink>
       · “{{ job.words }}”
     </p>
-    <ul class="flex flex-wrap gap-1.5">
+    <ul class="flex flex-wrap items-center gap-1.5">
       <li class="chip"><StandingMark :standing="job.standing" />{{ job.waitsWhat || job.standing }}</li>
       <li class="chip">{{ job.kind }}</li>
       <li class="chip">{{ inks[job.ink] ?? job.ink }}</li>
@@ -40,6 +40,8 @@ const late = computed(
       <li v-if="job.promise" class="chip" :class="late ? 'border-stop bg-stop-tint' : ''">
         {{ late ? 'late, due' : 'due' }} <span class="font-mono font-bold">{{ moment(job.promise) }}</span>
       </li>
+      <li><slot /></li>
     </ul>
+    <p v-if="job.bookNote" class="basis-full border-l-4 border-wait bg-wait-tint px-3 py-1.5">{{ job.bookNote }}</p>
   </header>
 </template>

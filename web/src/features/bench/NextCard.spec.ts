@@ -24,8 +24,8 @@ describe('NextCard', () => {
     await card.find('[data-outcome=free]').trigger('click')
     await press('2')
     expect(card.emitted('answer')).toEqual([
-      ['free', null],
-      ['hard', null],
+      ['free', null, null],
+      ['hard', null, null],
     ])
     card.unmount()
   })
@@ -34,7 +34,7 @@ describe('NextCard', () => {
     const card = show()
     await card.find('input').setValue('4,5')
     await card.find('[data-outcome=hard]').trigger('click')
-    expect(card.emitted('answer')).toEqual([['hard', 4.5]])
+    expect(card.emitted('answer')).toEqual([['hard', 4.5, null]])
     card.unmount()
   })
 
@@ -97,7 +97,9 @@ describe('NextCard', () => {
   })
 
   it('closes when it is proved', async () => {
-    const job = testBench({ advice: { kind: 'close', step: null, because: 'Proved.', expectedCost: 0, others: [] } })
+    const job = testBench({
+      advice: { kind: 'close', step: null, because: 'Proved.', expectedCost: 0, others: [], word: null },
+    })
     const card = show({ job })
     await press('1')
     expect(card.emitted('close')).toEqual([['verified']])

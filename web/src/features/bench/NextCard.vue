@@ -18,19 +18,23 @@ const props = defineProps<{
   mayBench: boolean
 }>()
 const emit = defineEmits<{
-  answer: [outcome: string, quantity: number | null]
+  answer: [outcome: string, quantity: number | null, coveragePct: number | null]
   mend: [lot: string]
   choose: [step: Step | null]
   close: [how: string]
   clearTray: []
+  word: []
+  shelf: [part: string, here: boolean]
 }>()
 const step = computed(() => props.chosen ?? props.job.advice.step)
 const quantities = ref<Record<string, number | null>>({})
+const coverages = ref<Record<string, number | null>>({})
 const lot = ref('')
 watch(
   () => [step.value?.id, props.job.version],
   () => {
     quantities.value = {}
+    coverages.value = {}
     lot.value = ''
   },
 )
@@ -43,7 +47,7 @@ const heading = computed(() => {
     mend: 'Mend next',
     prove: 'Prove it',
     close: 'Proved',
-    handback: 'Stop here',
+    handback: props.job.advice.word ? 'Stop here, or ask' : 'Stop here',
   }
   return kinds[props.job.advice.kind] ?? 'Do next'
 })
@@ -51,7 +55,7 @@ const heading = computed(() => {
 function answer(index: number) {
   const outcome = step.value?.outcomes[index]
   if (!outcome || stopped.value) return
-  emit('answer', outcome.id, quantities.value[outcome.id] ?? null)
+  emit('answer', outcome.id, quantities.value[outcome.id] ?? null, coverages.value[outcome.id] ?? null)
 }
 
 function press(digit: number) {
@@ -79,7 +83,11 @@ useKeys(() => [
     <h2 id="next-title" class="mt-1 text-xl md:text-2xl">
       {{ step?.name ?? (job.advice.kind === 'close' ? 'Clear the tray, then close' : 'Hand back with the findings') }}
     </h2>
+    <p v-if="job.contradicted" class="mt-1 border-l-4 border-wait bg-wait-tint px-3 py-1.5">
+      The findings contradict the book. Look again at the one that fits least.
+    </p>
     <p v-if="!chosen" class="mt-1">{{ job.advice.because }}</p>
+    <p v-if="step?.school" class="mt-1 text-sm text-soft">School: {{ step.school.toLowerCase() }}.</p>
     <p v-if="step?.how" class="mt-1 text-soft">{{ step.how }}</p>
     <WaitNote v-if="step" :job="job" />
     <StepWarnings v-if="step" :step="step" :tray-count="job.tray.length" @clear-tray="emit('clearTray')" />
@@ -87,9 +95,19 @@ useKeys(() => [
       <ol v-if="step.steps.length" class="mt-2 list-decimal space-y-1 pl-6">
         <li v-for="s in step.steps" :key="s">{{ s }}</li>
       </ol>
-      <label v-if="step.part" class="mt-2 flex items-center gap-2">
-        Lot of the {{ step.part }} <input v-model="lot" class="field w-40 font-mono" maxlength="120" />
-      </label>
+      <div v-if="step.part" class="mt-2 flex flex-wrap items-center gap-2">
+        <label class="flex items-center gap-2">
+          Lot of the {{ step.part }} <input v-model="lot" class="field w-40 font-mono" maxlength="120" />
+        </label>
+        <button
+          type="button"
+          class="press"
+          :disabled="busy || !mayBench"
+          @click="emit('shelf', step.part, step.partMissing)"
+        >
+          {{ step.partMissing ? 'It is on the shelf again' : 'Not on the shelf' }}
+        </button>
+      </div>
       <button
         type="button"
         class="press mt-3 min-h-14 w-full justify-start"
@@ -105,6 +123,7 @@ useKeys(() => [
         v-for="(o, i) in step.outcomes"
         :key="o.id"
         v-model="quantities[o.id]"
+        v-model:coverage="coverages[o.id]"
         :outcome="o"
         :digit="i + 1"
         :disabled="stopped"
@@ -113,6 +132,15 @@ useKeys(() => [
     </ol>
     <button v-else type="button" class="press press-main mt-3 min-h-14" :disabled="busy || !mayBench" @click="press(1)">
       <span class="keycap">1</span> {{ job.advice.kind === 'close' ? 'Close as verified' : 'Close and hand back' }}
+    </button>
+    <button
+      v-if="!step && job.advice.word"
+      type="button"
+      class="press mt-3 ml-2 min-h-14"
+      :disabled="busy"
+      @click="emit('word')"
+    >
+      The customer agrees
     </button>
     <p v-if="!mayBench" class="mt-2 text-soft">The counter looks on: a technician answers.</p>
     <div class="mt-3 flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-2">

@@ -12,13 +12,17 @@ const props = defineProps<{
   jobId: number
   /** The station; empty when closed. */
   station: string
+  /** The thread looked at. */
+  thread: number
 }>()
-const emit = defineEmits<{ close: []; choose: [step: Step] }>()
+const emit = defineEmits<{ close: []; choose: [step: Step]; why: [cause: string] }>()
 const query = useQuery({
-  queryKey: ['station', () => props.jobId, () => props.station],
+  queryKey: ['station', () => props.jobId, () => props.thread, () => props.station],
   queryFn: () =>
     dataOf(
-      api.GET('/api/jobs/{id}/stations/{station}', { params: { path: { id: props.jobId, station: props.station } } }),
+      api.GET('/api/jobs/{id}/stations/{station}', {
+        params: { path: { id: props.jobId, station: props.station }, query: { thread: props.thread } },
+      }),
     ),
   enabled: computed(() => props.station !== ''),
   staleTime: 0,
@@ -31,12 +35,16 @@ const query = useQuery({
       <h3>What can be wrong here</h3>
       <p v-if="query.data.value?.causes.length === 0" class="text-soft">Nothing that shows as this complaint.</p>
       <ul class="mb-3">
-        <li
-          v-for="c in query.data.value?.causes"
-          :key="c.id"
-          class="flex justify-between gap-3 border-b border-line py-1"
-        >
-          {{ c.name }} <span class="font-mono">{{ percent(c.ratio) }}</span>
+        <li v-for="c in query.data.value?.causes" :key="c.id" class="border-b border-line">
+          <button
+            type="button"
+            class="flex min-h-11 w-full items-center justify-between gap-3 py-1 text-left"
+            :data-cause="c.id"
+            @click="emit('why', c.id)"
+          >
+            <span class="underline underline-offset-3">{{ c.name }}</span>
+            <span class="font-mono">{{ percent(c.ratio) }}</span>
+          </button>
         </li>
       </ul>
       <h3>Looks, tests and repairs</h3>

@@ -39,6 +39,7 @@ export function testBench(more: Partial<Bench> = {}): Bench {
       because: 'Splits what is left.',
       expectedCost: 30,
       others: [testStep({ id: 'line-look', name: 'Look along the line' })],
+      word: null,
     },
     evidence: [],
     unknownRatio: 0.1,
@@ -52,6 +53,14 @@ export function testBench(more: Partial<Bench> = {}): Bench {
     closedHow: null,
     closedReason: '',
     handedOver: false,
+    thread: 0,
+    threads: [{ id: 0, complaint: 'Fades under load', slot: 0, ink: '', words: 'The second fades.', how: '' }],
+    threadOpen: true,
+    contradicted: false,
+    feed: null,
+    schools: [],
+    endable: [],
+    bookNote: '',
     ...more,
   }
 }
@@ -70,6 +79,7 @@ export function testStep(more: Partial<Step> = {}): Step {
     quantityUnit: null,
     quantityMin: null,
     quantityMax: null,
+    withCoverage: false,
   }
   return {
     id: 'draw-test',
@@ -101,6 +111,8 @@ export function testStep(more: Partial<Step> = {}): Step {
     expected: 30,
     held: null,
     told: false,
+    partMissing: false,
+    school: '',
     ...more,
   }
 }

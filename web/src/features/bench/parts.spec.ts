@@ -111,7 +111,7 @@ describe('EvidencePanel', () => {
         .exists(),
     ).toBe(false)
     expect(
-      mount(EvidencePanel, { props: { job: testBench({ evidence: [fact], closedHow: 'verified' }), ...kept } })
+      mount(EvidencePanel, { props: { job: testBench({ evidence: [fact], threadOpen: false }), ...kept } })
         .find('button')
         .exists(),
     ).toBe(false)

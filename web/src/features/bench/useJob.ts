@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, toValue, type MaybeRefOrGetter } from 'vue'
 import { v4 as uuid } from 'uuid'
 import { api, dataOf, Refused, type Api, type ProblemBody } from '@/shared/api/client'
 import { useSession } from '@/shared/state/useSession'
@@ -8,15 +8,16 @@ export type Bench = Api<'BenchView'>
 export type Step = Api<'StepView'>
 
 /** What a write says beside its key and the version seen. */
-type Said<T> = Omit<T, 'key' | 'seenVersion'>
+type Said<T> = Omit<T, 'key' | 'seenVersion' | 'thread'>
 
-/** One job and every write to it. A write that did not get through keeps its key, so sending it again never doubles it. */
-export function useJob(id: number) {
+/** One thread of a job and every write to it. A write that did not get through keeps its key, so sending it again never doubles it. */
+export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
   const queries = useQueryClient()
   const session = useSession()
   const query = useQuery({
-    queryKey: ['job', id],
-    queryFn: () => dataOf(api.GET('/api/jobs/{id}', { params: { path: { id } } })),
+    queryKey: ['job', id, () => toValue(thread)],
+    queryFn: () => dataOf(api.GET('/api/jobs/{id}', { params: { path: { id }, query: { thread: toValue(thread) } } })),
+    placeholderData: (before: Bench | undefined) => before,
   })
   const busy = ref(false)
   const problem = ref<ProblemBody | null>(null)
@@ -29,7 +30,13 @@ export function useJob(id: number) {
     problem.value = null
     waiting.value = null
     try {
-      queries.setQueryData(['job', id], await call())
+      const now = await call()
+      queries.setQueryData(['job', id, now.thread], now)
+      const others = {
+        queryKey: ['job', id],
+        predicate: (q: { queryKey: readonly unknown[] }) => q.queryKey[2] !== now.thread,
+      }
+      void queries.invalidateQueries(others)
       void queries.invalidateQueries({ queryKey: ['board'] })
       void queries.invalidateQueries({ queryKey: ['station', id] })
       return true
@@ -45,7 +52,7 @@ export function useJob(id: number) {
     }
   }
 
-  const stamp = () => ({ key: uuid(), seenVersion: query.data.value?.version ?? 0 })
+  const stamp = () => ({ key: uuid(), seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) })
 
   function write<T>(post: (body: T) => Promise<Bench>): (said: Said<T>) => Promise<boolean> {
     return (said) => {
@@ -86,6 +93,8 @@ export function useJob(id: number) {
     consent: write((body: Api<'ConsentRequest'>) => dataOf(api.POST('/api/jobs/{id}/consents', { ...at, body }))),
     place: write((body: Api<'PlaceRequest'>) => dataOf(api.POST('/api/jobs/{id}/place', { ...at, body }))),
     close: write((body: Api<'CloseRequest'>) => dataOf(api.POST('/api/jobs/{id}/closing', { ...at, body }))),
+    openThread: write((body: Api<'ThreadRequest'>) => dataOf(api.POST('/api/jobs/{id}/threads', { ...at, body }))),
+    school: write((body: Api<'JobSchoolRequest'>) => dataOf(api.POST('/api/jobs/{id}/schools', { ...at, body }))),
     handOver: write((body: Api<'HandOverRequest'>) => dataOf(api.POST('/api/jobs/{id}/hand-over', { ...at, body }))),
   }
 }

@@ -10,7 +10,7 @@ import MachinePart from './MachinePart.vue'
 import { useTakeIn } from './useTakeIn'
 
 const takeIn = useTakeIn()
-const { form, complaints, problem, busy } = takeIn
+const { form, complaints, slots, problem, busy } = takeIn
 const session = useSession()
 const router = useRouter()
 const yesNo = [
@@ -22,6 +22,11 @@ const inks = [
   { value: 'compatible', name: 'compatible' },
   { value: 'refilled', name: 'refilled' },
   { value: 'addon', name: 'add-on supply' },
+  { value: 'unknown', name: 'not known' },
+]
+const firmwares = [
+  { value: 'on', name: 'on' },
+  { value: 'off', name: 'off' },
   { value: 'unknown', name: 'not known' },
 ]
 const papers = [
@@ -70,6 +75,12 @@ async function send() {
           <option v-for="c in complaints" :key="c.id" :value="c.id">{{ c.name }} (“{{ c.says }}”)</option>
         </select>
       </FieldRow>
+      <FieldRow v-if="slots.length" v-slot="f" label="Where" pointer="/slot" :problem="problem">
+        <select :id="f.id" v-model.number="form.slot" class="field" :aria-invalid="f.invalid">
+          <option :value="0">the machine as a whole, or not known</option>
+          <option v-for="s in slots" :key="s.panel" :value="s.panel">{{ s.panel }} {{ s.ink }}</option>
+        </select>
+      </FieldRow>
       <FieldRow v-slot="f" label="What was tried already" pointer="/tried" :problem="problem">
         <input
           :id="f.id"
@@ -111,6 +122,18 @@ async function send() {
       <ChoiceRow v-model="form.moved" label="Moved or tipped lately" :options="yesNo" />
       <ChoiceRow v-model="form.paper" label="Paper" :options="papers" />
       <ChoiceRow v-model="form.borderless" label="Prints borderless" :options="yesNo" />
+      <ChoiceRow v-model="form.firmware" label="Firmware updates" :options="firmwares" />
+      <FieldRow v-slot="f" label="Age, years" pointer="/ageYears" :problem="problem">
+        <input
+          :id="f.id"
+          v-model="form.ageYears"
+          type="number"
+          min="0"
+          inputmode="numeric"
+          class="field w-28 font-mono"
+          :aria-invalid="f.invalid"
+        />
+      </FieldRow>
     </section>
     <section
       class="panel grid gap-3 sm:grid-cols-2 lg:col-span-2 lg:grid-cols-4"

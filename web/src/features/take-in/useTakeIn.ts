@@ -23,6 +23,9 @@ const empty = {
   limit: '',
   promise: '',
   accessories: '',
+  ageYears: '',
+  firmware: 'unknown',
+  slot: 0,
 }
 
 /** The take-in form. What is typed is kept in this browser until it is written, with the key of its write. */
@@ -90,6 +93,8 @@ export function useTakeIn() {
       customerId: customerId.value,
       cleansTried: Number(f.cleansTried) || 0,
       idleWeeks: Number(f.idleWeeks) || 0,
+      ageYears: f.ageYears === '' ? null : Number(f.ageYears),
+      slot: Number(f.slot) || 0,
       warrantyEnd: f.warrantyEnd || null,
       limit: f.limit === '' ? null : Number(String(f.limit).replace(',', '.')),
       promise: f.promise ? new Date(f.promise).toISOString() : null,
@@ -121,8 +126,10 @@ export function useTakeIn() {
     const model = choices.data.value?.models.find((m) => m.id === form.value.modelId)
     return (choices.data.value?.complaints ?? []).filter((c) => !model || model.complaints.includes(c.id))
   })
+  const slots = computed(() => choices.data.value?.models.find((m) => m.id === form.value.modelId)?.slots ?? [])
   return {
     form,
+    slots,
     machine,
     customerId,
     customers,

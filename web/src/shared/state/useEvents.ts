@@ -9,11 +9,13 @@ export function useEvents() {
   const { data, status } = useEventSource('/api/events', [], { autoReconnect: { delay: 1000 } })
   watch(data, (text) => {
     if (!text) return
-    const heard = JSON.parse(text) as { all?: boolean; job?: number; version?: number }
+    const heard = JSON.parse(text) as { all?: boolean; shop?: boolean; job?: number; version?: number }
     void queries.invalidateQueries({ queryKey: ['board'] })
-    if (heard.all) void queries.invalidateQueries()
-    const shown = queries.getQueryData<Api<'BenchView'>>(['job', heard.job])
-    if (shown && heard.version !== shown.version) void queries.invalidateQueries({ queryKey: ['job', heard.job] })
+    if (heard.all || heard.shop) void queries.invalidateQueries()
+    const shown = queries.getQueriesData<Api<'BenchView'>>({ queryKey: ['job', heard.job] })
+    if (shown.some(([, job]) => job && job.version !== heard.version)) {
+      void queries.invalidateQueries({ queryKey: ['job', heard.job] })
+    }
   })
   return { status }
 }

@@ -361,6 +361,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/odds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OddsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/take-in/choices": {
         parameters: {
             query?: never;
@@ -543,7 +578,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    thread?: number;
+                };
                 header?: never;
                 path: {
                     id: number;
@@ -598,7 +635,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    thread?: number;
+                };
                 header?: never;
                 path: {
                     id: number;
@@ -615,6 +654,122 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["StationDetail"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/why/{cause}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    thread?: number;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                    cause: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WhyView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    words: string;
+                    thread?: number;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadingView"][];
                     };
                 };
                 /** @description Conflict */
@@ -843,6 +998,124 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["OverrideRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/threads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ThreadRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["JobSchoolRequest"];
                 };
             };
             responses: {
@@ -1733,6 +2006,468 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/guides/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BookIndex"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/guides/causes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CausePage"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/guides/codes/{model}/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    model: string;
+                    code: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CodePage"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SchoolRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShelfRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EditRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShopCorrectRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop/packs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1750,6 +2485,7 @@ export interface components {
             /** Format: double */
             expectedCost: number;
             others: components["schemas"]["StepView"][];
+            word: null | components["schemas"]["WordView"];
         };
         AnswerRequest: {
             /** Format: uuid */
@@ -1760,6 +2496,33 @@ export interface components {
             outcome: string;
             /** Format: double */
             quantity: null | number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+            /** Format: double */
+            coveragePct?: null | number;
+        };
+        AnswerWord: {
+            outcome: string;
+            label: string;
+            word: string;
+            /** Format: double */
+            ratio: number;
+        };
+        ArithmeticView: {
+            kind: string;
+            says: string;
+            why: string;
+            /** Format: double */
+            likelihood: number;
+            /** Format: double */
+            average: number;
+            /** Format: double */
+            beforeRatio: number;
+            /** Format: double */
+            afterRatio: number;
         };
         BenchView: {
             /** Format: int64 */
@@ -1817,6 +2580,15 @@ export interface components {
             closedHow: null | string;
             closedReason: string;
             handedOver: boolean;
+            /** Format: int32 */
+            thread: number;
+            threads: components["schemas"]["ThreadView"][];
+            threadOpen: boolean;
+            contradicted: boolean;
+            feed: null | components["schemas"]["FeedView"];
+            schools: components["schemas"]["JobSchoolView"][];
+            endable: components["schemas"]["CauseChoice"][];
+            bookNote: string;
         };
         BoardJob: {
             /** Format: int64 */
@@ -1846,6 +2618,43 @@ export interface components {
             places: number;
             jobs: components["schemas"]["BoardJob"][];
         };
+        BookIndex: {
+            version: string;
+            lines: components["schemas"]["BookLine"][];
+            rateWords: string[];
+            likelihoodWords: string[];
+        };
+        BookLine: {
+            kind: string;
+            id: string;
+            name: string;
+            station: string;
+            detail: string;
+            words: string;
+        };
+        CauseChoice: {
+            id: string;
+            name: string;
+            /** Format: double */
+            ratio: number;
+        };
+        CauseLink: {
+            id: string;
+            name: string;
+            word: string;
+        };
+        CausePage: {
+            id: string;
+            name: string;
+            station: string;
+            rate: string;
+            complaints: components["schemas"]["CauseLink"][];
+            watch: string;
+            models: string[];
+            signs: components["schemas"]["SignView"][];
+            mends: components["schemas"]["MendView"][];
+            context: string[];
+        };
         CauseView: {
             id: string;
             name: string;
@@ -1865,6 +2674,11 @@ export interface components {
             minMinutes: number;
             /** Format: double */
             maxMinutes: null | number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         ClockStopRequest: {
             /** Format: uuid */
@@ -1872,6 +2686,11 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             clock: string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         ClockView: {
             id: string;
@@ -1891,6 +2710,19 @@ export interface components {
             seenVersion: number;
             how: string;
             reason: null | string;
+            cause?: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        CodePage: {
+            model: string;
+            code: string;
+            says: string;
+            means: string;
+            causes: components["schemas"]["CauseLink"][];
         };
         CodeView: {
             code: string;
@@ -1909,6 +2741,11 @@ export interface components {
             seenVersion: number;
             what: string;
             by: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         CorrectRequest: {
             /** Format: uuid */
@@ -1918,12 +2755,29 @@ export interface components {
             /** Format: int64 */
             entry: number;
             reason: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         CustomerView: {
             /** Format: int64 */
             id: number;
             name: string;
             contact: string;
+        };
+        EditRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            kind: string;
+            target: string;
+            cause: null | string;
+            outcome: null | string;
+            to: string;
+            reason: null | string;
         };
         EntryView: {
             /** Format: int64 */
@@ -1947,6 +2801,16 @@ export interface components {
             /** Format: double */
             weight: number;
             moves: components["schemas"]["MoveView"][];
+        };
+        FeedView: {
+            /** Format: double */
+            perPageMl: number;
+            /** Format: double */
+            neededMl: number;
+            /** Format: double */
+            ratio: number;
+            /** Format: double */
+            servesCoveragePct: number;
         };
         FieldProblem: {
             code: string;
@@ -2028,6 +2892,7 @@ export interface components {
             reason: string;
             lift: string;
             overridable: boolean;
+            word: string;
             steps: components["schemas"]["HeldView"][];
         };
         HeldView: {
@@ -2038,6 +2903,26 @@ export interface components {
             lift: string;
             overridable: boolean;
             spends: string;
+        };
+        JobSchoolRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            school: string;
+            option: string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        JobSchoolView: {
+            id: string;
+            name: string;
+            chosen: string;
+            own: boolean;
+            options: components["schemas"]["PracticeView"][];
         };
         MachineView: {
             /** Format: int64 */
@@ -2059,12 +2944,40 @@ export interface components {
             /** Format: double */
             minutes: null | number;
             lot: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        MendView: {
+            repair: string;
+            name: string;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            parts: number;
+            part: string;
+            chance: string;
+            proof: string;
+        };
+        MindChangeView: {
+            finding: string;
+            answer: string;
+            /** Format: double */
+            chanceRatio: number;
+            /** Format: double */
+            thenRatio: number;
+            leads: string;
+            /** Format: double */
+            leadsRatio: number;
         };
         ModelChoice: {
             id: string;
             name: string;
             kind: string;
             complaints: string[];
+            slots: components["schemas"]["SlotChoice"][];
         };
         MoveView: {
             station: string;
@@ -2079,6 +2992,21 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             text: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        OddsView: {
+            /** Format: int32 */
+            jobs: number;
+            /** Format: int32 */
+            leadRight: number;
+            /** Format: double */
+            bookWorthJobs: number;
+            tenths: components["schemas"]["TenthView"][];
+            tests: components["schemas"]["TestRecordView"][];
         };
         OutcomeView: {
             id: string;
@@ -2092,6 +3020,7 @@ export interface components {
             quantityMin: null | number;
             /** Format: double */
             quantityMax: null | number;
+            withCoverage: boolean;
         };
         OverrideRequest: {
             /** Format: uuid */
@@ -2100,6 +3029,17 @@ export interface components {
             seenVersion: number;
             step: string;
             reason: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        PartView: {
+            part: string;
+            here: boolean;
+            /** Format: int32 */
+            repairs: number;
         };
         PersonView: {
             /** Format: int64 */
@@ -2115,6 +3055,17 @@ export interface components {
             seenVersion: number;
             /** Format: int32 */
             place: null | number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        PracticeView: {
+            id: string;
+            name: string;
+            why: string;
+            default: boolean;
         };
         ProblemBody: {
             type: string;
@@ -2127,10 +3078,42 @@ export interface components {
             problems: components["schemas"]["FieldProblem"][];
             changes: string[];
         };
+        ReadingView: {
+            finding: string;
+            findingName: string;
+            outcome: string;
+            label: string;
+            says: string;
+            /** Format: double */
+            quantity: null | number;
+            unit: string;
+            /** Format: int32 */
+            slot: number;
+            ink: string;
+            /** Format: double */
+            fitRatio: number;
+        };
         RecordPage: {
             entries: components["schemas"]["EntryView"][];
             /** Format: int64 */
             older: null | number;
+        };
+        SchoolRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            school: string;
+            option: string;
+        };
+        SchoolView: {
+            id: string;
+            name: string;
+            asks: string;
+            follows: string;
+            perJob: boolean;
+            chosen: string;
+            options: components["schemas"]["PracticeView"][];
         };
         SessionView: {
             person: null | components["schemas"]["PersonView"];
@@ -2142,9 +3125,48 @@ export interface components {
             /** Format: date-time */
             now: string;
         };
+        ShelfRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            part: string;
+            here: boolean;
+        };
+        ShopCorrectRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            /** Format: int64 */
+            entry: number;
+            reason: null | string;
+        };
+        ShopView: {
+            /** Format: int32 */
+            version: number;
+            bookVersion: string;
+            schools: components["schemas"]["SchoolView"][];
+            parts: components["schemas"]["PartView"][];
+            entries: components["schemas"]["EntryView"][];
+        };
         SignInRequest: {
             name: null | string;
             password: null | string;
+        };
+        SignView: {
+            finding: string;
+            name: string;
+            kind: string;
+            /** Format: double */
+            minutes: number;
+            why: string;
+            answers: components["schemas"]["AnswerWord"][];
+        };
+        SlotChoice: {
+            /** Format: int32 */
+            panel: number;
+            ink: string;
         };
         SlotView: {
             /** Format: int32 */
@@ -2213,6 +3235,8 @@ export interface components {
             expected: number;
             held: null | components["schemas"]["HeldView"];
             told: boolean;
+            partMissing: boolean;
+            school: string;
         };
         SwitchRequest: {
             /** Format: int64 */
@@ -2271,6 +3295,14 @@ export interface components {
             /** Format: date-time */
             promise: null | string;
             accessories: null | string;
+            /** Format: int32 */
+            ageYears?: null | number;
+            firmware?: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            slot: number;
         };
         TakenInView: {
             /** Format: int64 */
@@ -2278,12 +3310,66 @@ export interface components {
             /** Format: int32 */
             tag: number;
         };
+        TenthView: {
+            /** Format: double */
+            fromRatio: number;
+            /** Format: int32 */
+            given: number;
+            /** Format: double */
+            foretold: number;
+            /** Format: int32 */
+            confirmed: number;
+        };
+        TestRecordView: {
+            finding: string;
+            name: string;
+            /** Format: int32 */
+            times: number;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            bits: number;
+            /** Format: int32 */
+            misled: number;
+            /** Format: double */
+            bitsPerMinute: number;
+        };
+        ThreadRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            complaint: string;
+            /** Format: int32 */
+            slot: number;
+            words: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        ThreadView: {
+            /** Format: int32 */
+            id: number;
+            complaint: string;
+            /** Format: int32 */
+            slot: number;
+            ink: string;
+            words: string;
+            how: string;
+        };
         TrayClearRequest: {
             /** Format: uuid */
             key: string;
             /** Format: int32 */
             seenVersion: number;
             items: null | string[];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         TrayItemView: {
             id: string;
@@ -2303,6 +3389,11 @@ export interface components {
             change: string;
             /** Format: int32 */
             count: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         VisitView: {
             /** Format: int64 */
@@ -2327,6 +3418,27 @@ export interface components {
             what: null | string;
             /** Format: date-time */
             until: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        WhyView: {
+            cause: string;
+            name: string;
+            station: string;
+            /** Format: double */
+            startRatio: number;
+            /** Format: double */
+            nowRatio: number;
+            lines: components["schemas"]["ArithmeticView"][];
+            changes: components["schemas"]["MindChangeView"][];
+        };
+        WordView: {
+            word: string;
+            step: string;
+            reason: string;
         };
     };
     responses: never;

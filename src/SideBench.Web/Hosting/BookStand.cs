@@ -1,0 +1,73 @@
+using System.Collections.Concurrent;
+using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Logbook;
+using SideBench.Core.Outcomes;
+using SideBench.Data.Shop;
+using SideBench.Packs;
+
+namespace SideBench.Web.Hosting;
+
+/// <summary>The book at one time, laid out per model and complaint, each built once.</summary>
+internal sealed class BookStand
+{
+    private readonly ConcurrentDictionary<(string Model, string Complaint), CaseBook?> books = new();
+    private readonly ILookup<(string Model, string Complaint), VerdictCount> counts;
+
+    /// <summary>Puts it together.</summary>
+    public BookStand(Shop packs, ShopState state, int version, IReadOnlyList<VerdictCount> verdicts)
+    {
+        Packs = packs;
+        State = state;
+        Version = version;
+        Verdicts = verdicts;
+        Shop = packs with { Book = BookEdits.Apply(packs.Book, state.Edits) };
+        counts = verdicts.ToLookup(v => (v.Model, v.Complaint));
+    }
+
+    /// <summary>Tells this stand from others.</summary>
+    public Guid Stamp { get; } = Guid.NewGuid();
+
+    /// <summary>What the packs alone say.</summary>
+    public Shop Packs { get; }
+
+    /// <summary>With the shop's edits.</summary>
+    public Shop Shop { get; }
+
+    /// <summary>Where the shop stands.</summary>
+    public ShopState State { get; }
+
+    /// <summary>Number of lines about the shop itself.</summary>
+    public int Version { get; }
+
+    /// <summary>What closed jobs turned out to be.</summary>
+    public IReadOnlyList<VerdictCount> Verdicts { get; }
+
+    /// <summary>The same with other packs.</summary>
+    public BookStand With(Shop packs) => new(packs, State, Version, Verdicts);
+
+    /// <summary>One thread of a job with its book.</summary>
+    public Outcome<JobCase> Case(IReadOnlyList<Entry> entries, int thread, DateOnly today)
+    {
+        var state = JobFold.Of(entries);
+        if (state.Threads.All(t => t.Id != thread)) return new Problem(ProblemCode.UnknownThread, "/thread", thread);
+        var (model, complaint) = (state.Intake.ModelId, state.Thread(thread).Complaint);
+        var book = books.GetOrAdd((model, complaint), Build);
+        return book is null
+            ? new Problem(ProblemCode.UnknownModel, "", Shop.Models.ContainsKey(model) ? complaint : model)
+            : new JobCase(book, state, today, thread, State, CountsFor(model, complaint, state.Intake.Ink));
+    }
+
+    private ShopCounts CountsFor(string model, string complaint, string ink)
+    {
+        var rows = counts[(model, complaint)].ToLookup(v => v.Ink == ink);
+        Dictionary<string, int> By(bool same) => rows[same].GroupBy(v => v.Cause).ToDictionary(g => g.Key, g => g.Sum(v => v.Jobs));
+        return new ShopCounts(By(true), By(false));
+    }
+
+    private CaseBook? Build((string Model, string Complaint) key)
+    {
+        var complaint = Shop.Book.Complaints.FirstOrDefault(c => c.Id == key.Complaint);
+        return complaint is not null && Shop.Models.TryGetValue(key.Model, out var model) ? CaseBook.Of(Shop.Book, model, complaint) : null;
+    }
+}
