@@ -38,6 +38,21 @@ const pictures = [
   },
   { name: 'record', view: desk, go: (p) => p.goto(`${base}/records/2`) },
   {
+    name: 'why',
+    view: desk,
+    go: async (p) => {
+      await onPlace(2)(p)
+      await p.locator('[data-station="vent"]').click()
+      await p.locator('[data-cause="vent-blocked"]').click()
+      await p.getByTestId('why').waitFor()
+    },
+  },
+  { name: 'guides', view: desk, go: (p) => p.goto(`${base}/guides`) },
+  { name: 'cause', view: desk, go: (p) => p.goto(`${base}/guides/causes/vent-blocked`) },
+  { name: 'practice', view: desk, go: (p) => p.goto(`${base}/practice`) },
+  { name: 'odds', view: desk, go: (p) => p.goto(`${base}/practice/odds`) },
+  { name: 'shelf', view: desk, go: (p) => p.goto(`${base}/shelf`) },
+  {
     name: 'jump',
     view: desk,
     go: async (p) => {

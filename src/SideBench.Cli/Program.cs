@@ -12,6 +12,6 @@ return args switch
 
 static int Usage()
 {
-    Console.Error.WriteLine("Usage: ./sidebench measure [--json FILE] | export FILE.csv|FILE.json | backup FILE | restore FILE");
+    Console.Error.WriteLine("Usage: ./sidebench measure [--json FILE] | measure diagnosis [--jobs N] [--markdown FILE] | export FILE.csv|FILE.json | backup FILE | restore FILE");
     return 2;
 }

@@ -67,6 +67,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
                 SchoolFactor = house.SchoolFactor,
                 ProofAgain = house.ProofAgain,
                 TestCoveragePct = house.TestCoveragePct,
+                EasyLeeway = house.EasyLeeway,
             },
             Synonyms = [.. files.SelectMany(f => f.File.Synonyms)],
             Words = new BookWords(words.Likelihood, words.Rate),

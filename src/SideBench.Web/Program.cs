@@ -7,9 +7,10 @@ using SideBench.Web.Features.Accounts;
 using SideBench.Web.Hosting;
 
 var database = Settings.Needed(Settings.Database);
-if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop) return 2;
+var packs = Settings.Needed(Settings.Packs);
+if (Settings.LoadShop(packs, Console.Error) is not { } shop) return 2;
 var builder = WebApplication.CreateBuilder(args);
-builder.AddSideBench(shop, database);
+builder.AddSideBench(shop, database, packs);
 builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = 1 << 20);
 var app = builder.Build();
 app.UseSideBench();

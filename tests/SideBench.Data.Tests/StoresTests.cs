@@ -7,6 +7,7 @@ using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.Record;
 using SideBench.Data.Search;
+using SideBench.Data.Shop;
 using Xunit;
 
 namespace SideBench.Data.Tests;
@@ -111,6 +112,8 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             new EntryBody.ClockStopped("c"), new EntryBody.WaitSet("parts", "head", DateTimeOffset.UnixEpoch), new EntryBody.PlaceSet(3), new EntryBody.Noted("n"),
             new EntryBody.Consented("irreversible", "x"), new EntryBody.GateOverridden("g", "s", "r"), new EntryBody.Closed("verified", "c", "", ["lid open"]),
             new EntryBody.HandedOver("x", 12.5m, "GBP"), new EntryBody.CustomerRegistered(1, "n", "c"), new EntryBody.MachineRegistered(1, "m", "s", 1),
+            new EntryBody.ThreadOpened(1, "not-recognised", 4, "now and then"), new EntryBody.ThreadClosed(1, "handed-back", "", "no part"), Judged("a"),
+            new EntryBody.SchoolChosen("clog", "flush-early"), new EntryBody.PartTold("cap", false), new EntryBody.BookEdited("rate", "c", "", "", "rare", "common", "seen"),
         ];
         Assert.Equal(EntryCodec.Kinds.Order(), lines.Select(EntrySentence.KindOf).Order());
         foreach (var line in lines)
@@ -171,4 +174,27 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx"))) folder = folder.Parent;
         return folder!.FullName;
     }
+
+    [Fact]
+    public async Task Verdicts_FollowTheLines_AndGoWhenTheyAreTakenBack()
+    {
+        var (job, _) = await NewJob();
+        var entry = new Entry(new EntryId(9001), job, 2, new PersonId(1), "Ines Varga", DateTimeOffset.UnixEpoch, Judged("vent-blocked"));
+        await Followed(entry);
+        var store = new VerdictStore(database.Source);
+        Assert.Equal(1, Assert.Single(await store.Counts(Go), c => c.Cause == "vent-blocked").Jobs);
+        Assert.Equal(0.75, Assert.Single(Assert.Single(await store.Latest(5, Go)).Odds).Ratio);
+        await Followed(entry with { Id = new EntryId(9002), Body = new EntryBody.Corrected(9001, "too early") });
+        Assert.DoesNotContain(await store.Counts(Go), c => c.Cause == "vent-blocked");
+    }
+
+    private async Task Followed(Entry entry)
+    {
+        await using var unit = await Unit.Begin(database.Source, Go);
+        Assert.True(await VerdictStore.Follow(unit, entry.Job!.Value, [entry], Go));
+        await unit.Commit(Go);
+    }
+
+    private static EntryBody.Judged Judged(string cause) =>
+        new(0, "marram-duo", "fades-under-load", "maker", cause, [new Foretold(cause, 0.75, true)], [new TestWorth("draw-test", 5, 1.5)]);
 }

@@ -40,7 +40,7 @@ public class HouseModelsTests
     {
         var model = Loaded.Value.Models[id];
         List<string> Row(PathKind path) => [.. model.Stations.Where(s => s.Path == path).Select(s => s.Id)];
-        Assert.Equal("main-board", Row(PathKind.Signal).Last());
+        Assert.Equal(("chip", "data"), (Row(PathKind.Signal).First(), Row(PathKind.Signal).Last()));
         Assert.Equal(("store", "paper"), (Row(PathKind.Ink).First(), Row(PathKind.Ink).Last()));
         Assert.Equal(("counter", "cap"), (Row(PathKind.Waste).First(), Row(PathKind.Waste).Last()));
         Assert.Equal(model.Stations.Count, model.Stations.Select(s => s.Id).Distinct().Count());

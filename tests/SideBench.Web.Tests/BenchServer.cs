@@ -28,7 +28,7 @@ public sealed class BenchServer : IAsyncLifetime
     {
         await database.InitializeAsync();
         app = await Run(database.Connection);
-        await DemoLoad.Once(app.Services, CancellationToken.None);
+        await DemoLoad.Once(app.Services, CancellationToken.None, days: 300);
         Address = new Uri(app.Urls.First());
     }
 
@@ -40,12 +40,13 @@ public sealed class BenchServer : IAsyncLifetime
     }
 
     /// <summary>Another server, on whatever database that is.</summary>
-    public static async Task<WebApplication> Run(string connection)
+    public static async Task<WebApplication> Run(string connection, string? packs = null)
     {
-        var shop = Settings.LoadShop(Path.Combine(Root(), "packs"), Console.Error)!;
+        packs ??= Path.Combine(Root(), "packs");
+        var shop = Settings.LoadShop(packs, Console.Error)!;
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { EnvironmentName = "Production" });
         builder.Logging.SetMinimumLevel(LogLevel.Critical);
-        builder.AddSideBench(shop, connection);
+        builder.AddSideBench(shop, connection, packs);
         builder.WebHost.UseUrls("http://127.0.0.1:0");
         var app = builder.Build();
         app.UseSideBench();

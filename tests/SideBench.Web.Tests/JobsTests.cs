@@ -173,5 +173,5 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
         return (job, (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("version").GetInt32());
     }
 
-    private static string? Code(JsonElement body) => body.GetProperty("code").GetString();
+    internal static string? Code(JsonElement body) => body.GetProperty("code").GetString();
 }

@@ -64,6 +64,9 @@ holds "what is restored is what was backed up" bash -c "'$ROOT/sidebench' export
 refuses "a file that is no backup" "$ROOT/sidebench" restore "$night/out.csv" --data "$night/elsewhere"
 refuses "an export without a known ending" "$ROOT/sidebench" export "$night/out.txt" --data "$data"
 
+"$ROOT/sidebench" measure diagnosis --jobs 18 --markdown "$night/advice.md" >/dev/null
+holds "the advice is measured on a true and on a disturbed book" [ "$(grep -c '^| advice |' "$night/advice.md")" = 2 ]
+
 mkdir -p "$data/packs/mine/book"
 echo '{ "id": "mine", "name": "Mine", "version": 1, "format": 1 }' > "$data/packs/mine/pack.json"
 echo '{ "rules": [ { "id": "x", "name": "X", "when": { "context": "ink", "is": ["maker"] }, "causes": ["no-such-cause"], "factor": "more", "why": "w" } ] }' > "$data/packs/mine/book/rules.json"

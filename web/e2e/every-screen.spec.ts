@@ -7,6 +7,12 @@ const screens = [
   { name: 'records', go: '/records?q=kite' },
   { name: 'a machine’s record', go: '/records/1' },
   { name: 'people', go: '/people' },
+  { name: 'shelf', go: '/shelf' },
+  { name: 'guides', go: '/guides' },
+  { name: 'a cause', go: '/guides/causes/vent-blocked' },
+  { name: 'a code', go: '/guides/codes/tolling-folio-3/F-10' },
+  { name: 'practice', go: '/practice' },
+  { name: 'how the odds have done', go: '/practice/odds' },
   { name: 'nothing there', go: '/no-such-page' },
 ]
 
@@ -50,7 +56,17 @@ for (const view of [
   test(`nothing is cut off and every press is large enough at ${view.name} width`, async ({ page }) => {
     await page.setViewportSize(view)
     await signIn(page)
-    for (const go of ['/today', '/take-in', '/records/1', 'place']) {
+    for (const go of [
+      '/today',
+      '/take-in',
+      '/records/1',
+      '/shelf',
+      '/guides',
+      '/guides/causes/vent-blocked',
+      '/practice',
+      '/practice/odds',
+      'place',
+    ]) {
       if (go === 'place') {
         await page.goto('/today')
         await page.locator('[data-place="2"]').click()

@@ -69,6 +69,8 @@ public static class DiagnosisMeasure
         var best = ways.Skip(1).MinBy(w => w.Cost)!;
         yield return "";
         yield return string.Create(CultureInfo.InvariantCulture, $"The advice costs {(1 - (ways[0].Cost / best.Cost)) * 100:0.0} % less than the best of the others ({best.Name}).");
+        var wrong = ways[0].Results.Where(r => !r.Right).Select(r => r.WrongEnd).ToList();
+        yield return $"Of {wrong.Count} jobs that the advice ended wrong, {wrong.Count(w => w.StartsWith("closed", StringComparison.Ordinal))} were closed with a fault still there; the others were handed back though a repair would have paid.";
         yield return "";
     }
 

@@ -51,7 +51,7 @@ public sealed class ScratchServer : IAsyncDisposable
         var connection = await Scratch.Make(root, $"measure_{jobs}");
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { WebRootPath = webRoot, EnvironmentName = "Production" });
         builder.Logging.SetMinimumLevel(LogLevel.Error);
-        builder.AddSideBench(shop, connection);
+        builder.AddSideBench(shop, connection, "");
         builder.WebHost.UseUrls("http://127.0.0.1:0");
         var app = builder.Build();
         app.UseSideBench();

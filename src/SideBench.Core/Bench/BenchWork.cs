@@ -15,8 +15,9 @@ public static class BenchWork
     /// <param name="quantity">The number that goes with it; null when not measured.</param>
     /// <param name="newId">Makes ids for the tray.</param>
     /// <param name="coveragePct">Coverage of the page it was seen on, percent; null when not told.</param>
+    /// <param name="slot">The slot it was seen at, by panel number; 0 when not told.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Answer(
-        JobCase job, string finding, string outcome, double? quantity, Func<string> newId, double? coveragePct = null)
+        JobCase job, string finding, string outcome, double? quantity, Func<string> newId, double? coveragePct = null, int slot = 0)
     {
         if (IsEnded(job) is { } ended) return ended;
         var f = job.Book.IndexOfFinding(finding);
@@ -29,13 +30,15 @@ public static class BenchWork
         if (quantity is { } number && told.Quantity is { } asked && (!double.IsFinite(number) || number < asked.Min || number > asked.Max))
             return new Problem(ProblemCode.OutOfRange, "/quantity", number, asked.Min, asked.Max);
         if (coveragePct is { } cover && !(cover is > 0 and <= 100)) return new Problem(ProblemCode.OutOfRange, "/coveragePct", cover, "above 0", 100);
+        if (slot < 0 || slot > job.Book.Model.Slots.Count) return new Problem(ProblemCode.OutOfRange, "/slot", slot, 0, job.Book.Model.Slots.Count);
         var measured = told.Quantity is null ? null : quantity;
         return new List<EntryBody>
         {
             new EntryBody.Answered(
                 step.Id, told.Id, step.Name, told.Label, told.Says, measured, told.Quantity?.Unit ?? "",
                 StepCost.MinutesOf(step, job.Book.Model) + StepCost.OpeningOf(step, job.State.Tray), NewPuts(job, step, newId), job.Thread.Id,
-                measured is not null && told.Quantity!.WithCoverage ? coveragePct : null),
+                measured is not null && told.Quantity!.WithCoverage ? coveragePct : null,
+                job.Book.Model.Slots.FirstOrDefault(s => s.Panel == slot)?.Ink),
         };
     }
 

@@ -10,6 +10,7 @@ public sealed class JobCase
 {
     private const double LeastToLead = 0.05;
     private const double LeastWorthSaying = 0.01;
+    private const double LeastPlausible = 0.001;
     private readonly Lazy<Posterior> odds;
     private readonly Lazy<Advice> advice;
 
@@ -77,6 +78,11 @@ public sealed class JobCase
     /// <param name="step">The step.</param>
     public double? FixChance(BookStep step) => Book.IndexOfRepair(step.Id) is >= 0 and var r ? Information.FixChance(r, Odds) : null;
 
+    /// <summary>Whether the fault was found at a station: its repair is proved, and it ended a cause there more likely than not.</summary>
+    /// <param name="station">The station.</param>
+    public bool IsConfirmed(string station) =>
+        Proof.Proved && Book.Causes.Select((c, i) => c.Station == station ? Odds.Mended[i] : 0).Sum() >= 0.5 * Odds.Fixed;
+
     /// <summary>
     /// Whether a held step is worth saying: by the book's rates it could mend this complaint; where only money holds it, it
     /// could mend what is suspected now.
@@ -86,14 +92,14 @@ public sealed class JobCase
     {
         if (held.Step is not Repair || Book.IndexOfRepair(held.Step.Id) is not (>= 0 and var r)) return Gates.WordFor(held.Gate) is not ("past-limit" or "past-worth");
         if (Gates.WordFor(held.Gate) is "past-limit" or "past-worth") return Information.FixChance(r, Odds) >= LeastWorthSaying;
-        return Book.FixChance[r].Zip(Book.BaseWeights, (fix, weight) => fix * weight).Sum() >= LeastWorthSaying * Book.BaseWeights.Sum();
+        return Book.FixChance[r].Zip(Book.BaseWeights, (fix, weight) => fix * weight).Sum() >= LeastPlausible * Book.BaseWeights.Sum();
     }
 
     /// <summary>Whether a station was under suspicion and no longer is.</summary>
     /// <param name="station">The station.</param>
     public bool IsCleared(string station)
     {
-        if (Odds.On(station) >= Book.Book.House.ClearedBelow) return false;
+        if (Odds.On(station) >= Book.Book.House.ClearedBelow || IsConfirmed(station)) return false;
         if (Timeline.OfType<CaseEvent.Told>().Any(t => SpeaksFor(t, station))) return true;
         return Odds.Evidence.Any(e => e.Kind != "context" && e.Moves.Any(m => m.Station == station && m.After < m.Before))
             || State.Answers.Any(a => Facts.Answers.ContainsKey(a.Body.Finding) && Book.Book.Step(a.Body.Finding)?.Station == station);

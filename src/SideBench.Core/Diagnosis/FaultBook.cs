@@ -82,6 +82,9 @@ public sealed record HouseRates
     /// <summary>How much an easy check must be able to tell to be asked first, bits.</summary>
     public required double EasyBits { get; init; }
 
+    /// <summary>How much more than the best step an easy check may cost in all and still come first, as a share.</summary>
+    public double EasyLeeway { get; init; } = 1;
+
     /// <summary>A station counts as cleared below this suspicion, 0 to 1.</summary>
     public required double ClearedBelow { get; init; }
 
@@ -158,5 +161,5 @@ public sealed record FaultBook
     public string Version { get; init; } = "";
 
     /// <summary>The step of that name, or null.</summary>
-    public BookStep? Step(string id) => (steps ??= Findings.Cast<BookStep>().Concat(Repairs).ToDictionary(s => s.Id)).GetValueOrDefault(id);
+    public BookStep? Step(string? id) => id is null ? null : (steps ??= Findings.Cast<BookStep>().Concat(Repairs).ToDictionary(s => s.Id)).GetValueOrDefault(id);
 }

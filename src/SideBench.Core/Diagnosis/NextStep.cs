@@ -15,8 +15,8 @@ public static class NextStep
     /// <param name="overridden">Gates gone past with a reason, as <c>gate:step</c>.</param>
     /// <param name="thread">The thread.</param>
     /// <remarks>
-    /// Tests and repairs compete by <see cref="LookAhead"/>. Easy checks that can tell something and pay for themselves come
-    /// before any tool, the cheapest first (house default); a repair is proved before anything else is tried, once more when
+    /// Tests and repairs compete by <see cref="LookAhead"/>. Easy checks that can tell something, pay for themselves and cost
+    /// hardly more than the best step come before any tool, the cheapest first (house default); a repair is proved before anything else is tried, once more when
     /// the odds are still against it; and where only the customer's word is wanting, the advice is to hand back or to ask.
     /// </remarks>
     public static Advice Of(Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden, int thread = 0)
@@ -35,8 +35,10 @@ public static class NextStep
             return Proving(new PendingProof(proved, proved.Proof), book, odds, candidates, held, Explanation.ProveAgain(odds));
 
         var stop = plan.Mending(now);
-        var easy = candidates.Where(c => IsUsefulEasy(c, book) && c.Expected <= stop).ToList();
-        var best = easy.Count > 0 ? easy.OrderBy(c => c.Cost).ThenBy(c => c.Expected).First() : candidates.Where(IsUseful).MinBy(c => c.Expected);
+        var best = candidates.Where(IsUseful).MinBy(c => c.Expected);
+        var leeway = best is null ? 0 : best.Expected * (1 + book.Book.House.EasyLeeway);
+        var easy = candidates.Where(c => IsUsefulEasy(c, book) && c.Expected <= Math.Min(stop, leeway)).ToList();
+        if (easy.Count > 0) best = easy.OrderBy(c => c.Cost).ThenBy(c => c.Expected).First();
         var value = best is null ? board.HandBack : Math.Min(stop, best.Expected);
         if (easy.Count == 0 && WordThatPays(odds, facts, timeline, overridden, held, value) is { } word)
             return Plain(AdviceKind.HandBack, Explanation.WordWanted(word, odds), held) with { Word = word };

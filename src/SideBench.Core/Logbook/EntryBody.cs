@@ -20,7 +20,7 @@ public abstract record EntryBody
     /// <summary>A finding was told.</summary>
     public sealed record Answered(
         string Finding, string Outcome, string Name, string Label, string Says, double? Quantity, string Unit, double Minutes,
-        IReadOnlyList<TrayItem> Puts, int Thread = 0, double? CoveragePct = null) : EntryBody;
+        IReadOnlyList<TrayItem> Puts, int Thread = 0, double? CoveragePct = null, string? Where = null) : EntryBody;
 
     /// <summary>Work was done.</summary>
     public sealed record Mended(

@@ -38,7 +38,7 @@ public static class EntrySentence
         EntryBody.CustomerRegistered b => $"Customer on record: {b.Name}",
         EntryBody.MachineRegistered b => $"Machine on record: serial {b.Serial}",
         EntryBody.TakenIn b => $"Taken in: “{b.Words}”",
-        EntryBody.Answered b => $"{b.Name}: {b.Label}" + (b.Quantity is { } q ? $" ({q:0.##}\u2009{b.Unit})" : ""),
+        EntryBody.Answered b => $"{b.Name}: {b.Label}" + (b.Where is { } ink ? $", {ink.ToLowerInvariant()}" : "") + (b.Quantity is { } q ? $" ({q:0.##}\u2009{b.Unit})" : ""),
         EntryBody.Mended b => $"Done: {b.Name}, {b.Minutes:0}\u2009min" + (b.Part.Length > 0 ? $", {b.Part}" : "") + (b.Lot.Length > 0 ? $" lot {b.Lot}" : ""),
         EntryBody.Corrected b => $"Took back line {b.Target}" + (b.Reason.Length > 0 ? $": {b.Reason}" : ""),
         EntryBody.TrayPutBy b => $"On the tray: {b.Item.Count} {b.Item.Label} {b.Item.Change}",

@@ -158,4 +158,7 @@ public enum ProblemCode
 
     /// <summary>No such school or practice.</summary>
     UnknownSchool,
+
+    /// <summary>No such cause or code in the book.</summary>
+    NotInBook,
 }

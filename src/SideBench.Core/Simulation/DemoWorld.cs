@@ -21,8 +21,10 @@ public sealed class DemoWorld
     public static readonly IReadOnlyList<(string Name, Role Role)> People =
         [("Ines Varga", Role.Owner), ("Tom Adeyemi-Rowe", Role.Technician), ("Mika Sund", Role.Counter)];
 
+    /// <summary>How far back the record goes, days.</summary>
+    public const int TwoYears = 730;
+
     private const int MachineCount = 40;
-    private const int Days = 730;
 
     private static readonly IReadOnlyList<DemoCustomer> Known =
     [
@@ -35,6 +37,7 @@ public sealed class DemoWorld
     private readonly IReadOnlyList<MachineModel> models;
     private readonly Dictionary<(string, string), CaseBook> books = [];
     private readonly Random chance;
+    private readonly int days;
     private readonly DateTimeOffset now;
 
     /// <summary>Prepares a world.</summary>
@@ -42,8 +45,10 @@ public sealed class DemoWorld
     /// <param name="models">The machine models.</param>
     /// <param name="seed">The same seed and time give the same world.</param>
     /// <param name="now">The time it is told relative to.</param>
-    public DemoWorld(FaultBook book, IEnumerable<MachineModel> models, int seed, DateTimeOffset now)
+    /// <param name="days">How far back the record goes, days.</param>
+    public DemoWorld(FaultBook book, IEnumerable<MachineModel> models, int seed, DateTimeOffset now, int days = TwoYears)
     {
+        this.days = days;
         this.book = book;
         this.models = [.. models.OrderBy(m => m.Id, StringComparer.Ordinal)];
         this.now = now;
@@ -62,7 +67,7 @@ public sealed class DemoWorld
     {
         var jobs = new List<DemoJob>();
         for (var m = 0; m < Machines.Count; m++)
-            for (var day = Days - chance.Next(240); day > 12; day -= 90 + chance.Next(260)) jobs.Add(Visit(m, day));
+            for (var day = days - chance.Next(240); day > 12; day -= 90 + chance.Next(260)) jobs.Add(Visit(m, day));
         return [.. jobs.OrderBy(j => j.Entries[0].At)];
     }
 

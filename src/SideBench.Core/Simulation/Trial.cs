@@ -61,8 +61,8 @@ public sealed class TrialThread(CaseBook book, Facts facts, int index)
         return timeline.Skip(from).Any(e => e is CaseEvent.Told t && t.Finding == finding.Id);
     }
 
-    /// <summary>Whether a repair was made.</summary>
-    public bool IsMade(Repair repair) => timeline.Any(e => e is CaseEvent.Worked w && w.Repair == repair.Id);
+    /// <summary>How often a repair was made.</summary>
+    public int TimesMade(Repair repair) => timeline.Count(e => e is CaseEvent.Worked w && w.Repair == repair.Id);
 
     /// <summary>Adds what was told or done in this or another thread.</summary>
     public void Add(CaseEvent happened, BookStep step)
@@ -93,6 +93,7 @@ public sealed record TrialResult(double Minutes, double Cost, bool Right, int Wr
 public static class Trial
 {
     private const int MostSteps = 60;
+    private const int MostTimes = 2;
 
     /// <summary>Works a job.</summary>
     /// <param name="threads">Its symptoms.</param>
@@ -156,12 +157,13 @@ public static class Trial
             if (thread == from || !step.PerPlace) thread.Add(happened, step);
     }
 
-    // Handing back is right where, with the cause known, no free repair with its proof is worth its cost.
+    // Handing back is right where, with the cause known, no free repair with its proof is worth its cost, or each was made
+    // twice in vain.
     private static bool NothingPays(TrialThread thread, VirtualMachine machine)
     {
         var book = thread.Book;
         return machine.Left.Where(c => c.Complaints.ContainsKey(book.Complaint.Id)).All(cause => !Enumerable.Range(0, book.Repairs.Count).Any(r =>
-            book.Repairs[r].Fixes.Any(f => f.Cause == cause.Id && CostWithProof(book, r) < f.Chance * book.Book.House.HandBack) && thread.IsFree(book.Repairs[r])));
+            book.Repairs[r].Fixes.Any(f => f.Cause == cause.Id && CostWithProof(book, r) < f.Chance * book.Book.House.HandBack) && thread.TimesMade(book.Repairs[r]) < MostTimes && thread.IsFree(book.Repairs[r])));
     }
 
     private static double CostWithProof(CaseBook book, int r) => book.StepCost[book.Repairs[r].Id] + book.StepCost[book.Findings[book.ProofOf[r]].Id];

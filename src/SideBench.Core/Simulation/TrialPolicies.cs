@@ -35,7 +35,7 @@ public abstract class ProvingPolicy : ITrialPolicy
 
     /// <summary>Cheapest free repair, not made yet, that can end a cause.</summary>
     protected static Repair? RepairFor(TrialThread thread, string cause) => thread.Book.Repairs
-        .Where(r => r.Fixes.Any(f => f.Cause == cause && f.Chance >= 0.4) && !thread.IsMade(r) && thread.IsFree(r))
+        .Where(r => r.Fixes.Any(f => f.Cause == cause && f.Chance >= 0.4) && thread.TimesMade(r) == 0 && thread.IsFree(r))
         .MinBy(r => thread.Book.StepCost[r.Id] / r.Fixes.First(f => f.Cause == cause).Chance);
 
     /// <summary>The likeliest cause that a repair is left for, with that repair.</summary>
@@ -74,7 +74,7 @@ public sealed class ChecklistPolicy : ProvingPolicy
     }
 
     private static Repair? Open(TrialThread thread, string id) =>
-        thread.Book.IndexOfRepair(id) is >= 0 and var r && !thread.IsMade(thread.Book.Repairs[r]) && thread.IsFree(thread.Book.Repairs[r]) ? thread.Book.Repairs[r] : null;
+        thread.Book.IndexOfRepair(id) is >= 0 and var r && thread.TimesMade(thread.Book.Repairs[r]) == 0 && thread.IsFree(thread.Book.Repairs[r]) ? thread.Book.Repairs[r] : null;
 }
 
 /// <summary>Mends the most likely cause first, without further tests.</summary>

@@ -25,12 +25,15 @@ public static class DemoLoad
     private static readonly string[] Pins = ["2580", "1470", "3690"];
 
     /// <summary>Loads it when nobody has an account yet.</summary>
-    public static async Task Once(IServiceProvider services, CancellationToken cancel)
+    /// <param name="services">The server's services.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <param name="days">How far back the record goes, days.</param>
+    public static async Task Once(IServiceProvider services, CancellationToken cancel, int days = DemoWorld.TwoYears)
     {
         var people = services.GetRequiredService<PeopleStore>();
         var books = services.GetRequiredService<BenchBooks>();
         if (await people.Any(cancel)) return;
-        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, Seed, books.Now);
+        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, Seed, books.Now, days);
         List<DemoJob> jobs = [.. world.Past(), .. world.Present()];
         List<PersonRow> persons = [.. DemoWorld.People.Select((p, i) => new PersonRow(new PersonId(i + 1), p.Name, p.Role, SignIn.Hash(Password), SignIn.Hash(Pins[i]), 0, null))];
         await using var connection = await services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(cancel);

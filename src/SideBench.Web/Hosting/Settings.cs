@@ -1,4 +1,3 @@
-using SideBench.Core.Outcomes;
 using SideBench.Packs;
 using SideBench.Web.Problems;
 
@@ -20,8 +19,7 @@ public static class Settings
     /// <summary>The packs, or null after every problem was printed.</summary>
     public static Shop? LoadShop(string folders, TextWriter console)
     {
-        var files = PackFolder.Read(folders.Split(':', StringSplitOptions.RemoveEmptyEntries));
-        var shop = files.IsGood ? PackReader.Read(files.Value) : new List<Problem>(files.Problems);
+        var shop = new PackFolders(folders).Read();
         if (shop.IsGood) return shop.Value;
         console.WriteLine($"The packs have {shop.Problems.Count} problem(s); nothing was started.");
         foreach (var problem in shop.Problems) console.WriteLine($"  {ProblemText.Line(problem)}");

@@ -31,11 +31,11 @@ public static class SideBenchApp
     public const string TokenHeader = "X-Side-Bench-Token";
 
     /// <summary>Adds every service.</summary>
-    public static void AddSideBench(this WebApplicationBuilder builder, Shop shop, string connectionString)
+    public static void AddSideBench(this WebApplicationBuilder builder, Shop shop, string connectionString, string packFolders)
     {
         var services = builder.Services;
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
-        services.AddSingleton(shop);
+        services.AddSingleton(shop).AddSingleton(new PackFolders(packFolders));
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<BenchBooks>();
         services.AddSingleton(_ => NpgsqlDataSource.Create(connectionString));

@@ -59,6 +59,7 @@ public static class ProblemText
         ProblemCode.EditImpossible => ("The edit changes nothing or cannot be", "{0}", "Choose another word."),
         ProblemCode.UnknownThread => ("No such thread", "This job has no thread {0}.", "Load the page again."),
         ProblemCode.UnknownSchool => ("No such school", "There is no choice “{0}” for “{1}”.", "Choose one of those shown."),
+        ProblemCode.NotInBook => ("Not in the book", "The book has no “{0}”.", "Look for it under Guides."),
         ProblemCode.ServerFault => ("Something broke inside Side Bench", "It is our mistake, not yours. Nothing was written.", "Load the page again; if it comes back, show the server's log to whoever keeps it."),
         _ => throw new ArgumentOutOfRangeException(nameof(code), code, "a problem without text"),
     };

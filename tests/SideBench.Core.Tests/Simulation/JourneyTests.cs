@@ -67,7 +67,7 @@ public class JourneyTests
 
     private static (Core.Identity.PersonId, string) DemoWorldPerson => (new Core.Identity.PersonId(1), "Ines Varga");
 
-    private static DemoWorld World() => new(TestShop.Shop.Book, TestShop.Shop.Models.Values, 3, TestShop.Now);
+    private static DemoWorld World() => new(TestShop.Shop.Book, TestShop.Shop.Models.Values, 3, TestShop.Now, days: 260);
 
     private static string Print(DemoJob job) => string.Join("|", job.Entries.Select(e => $"{e.At:O} {EntrySentence.Of(e.Body)}"));
 

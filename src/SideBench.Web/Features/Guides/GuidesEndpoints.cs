@@ -16,12 +16,12 @@ public static class GuidesEndpoints
         var guides = routes.MapGroup("/guides").WithTags("Guides");
         guides.MapGet("/book", (BenchBooks books) => Results.Ok(Index(books))).Produces<BookIndex>().For(Act.Read);
         guides.MapGet("/causes/{id}", (string id, BenchBooks books) =>
-            books.Shop.Book.Causes.FirstOrDefault(c => c.Id == id) is { } cause ? Results.Ok(GuideViews.Cause(books.Shop, cause)) : ProblemResults.Of(ProblemCode.UnknownStep, "", id))
+            books.Shop.Book.Causes.FirstOrDefault(c => c.Id == id) is { } cause ? Results.Ok(GuideViews.Cause(books.Shop, cause)) : ProblemResults.Of(ProblemCode.NotInBook, "", id))
             .Produces<CausePage>().ProducesProblems().For(Act.Read);
         guides.MapGet("/codes/{model}/{code}", (string model, string code, BenchBooks books) =>
             books.Shop.Models.GetValueOrDefault(model) is { } machine && machine.Codes.FirstOrDefault(c => c.Code == code) is { } known
                 ? Results.Ok(GuideViews.Code(books.Shop.Book, machine, known))
-                : ProblemResults.Of(ProblemCode.UnknownStep, "", code))
+                : ProblemResults.Of(ProblemCode.NotInBook, "", code))
             .Produces<CodePage>().ProducesProblems().For(Act.Read);
     }
 

@@ -70,7 +70,7 @@ public static class BenchViews
         return
         [
             .. job.Book.Model.Stations.Select(s => new StationView(
-                s.Id, s.Name, s.Path.ToString().ToLowerInvariant(), job.Odds.On(s.Id), job.IsCleared(s.Id), s.Id == leading,
+                s.Id, s.Name, s.Path.ToString().ToLowerInvariant(), job.Odds.On(s.Id), job.IsCleared(s.Id), s.Id == leading && !job.IsConfirmed(s.Id), job.IsConfirmed(s.Id),
                 job.Book.Causes.Count(c => c.Station == s.Id))),
         ];
     }

@@ -13,7 +13,7 @@ public interface IJobWrite
     int Thread => 0;
 }
 
-public sealed record AnswerRequest(Guid Key, int SeenVersion, string Finding, string Outcome, double? Quantity, int Thread = 0, double? CoveragePct = null) : IJobWrite;
+public sealed record AnswerRequest(Guid Key, int SeenVersion, string Finding, string Outcome, double? Quantity, int Thread = 0, double? CoveragePct = null, int Slot = 0) : IJobWrite;
 
 public sealed record MendRequest(Guid Key, int SeenVersion, string Repair, double? Minutes, string? Lot, int Thread = 0) : IJobWrite;
 
@@ -46,7 +46,7 @@ public sealed record ThreadRequest(Guid Key, int SeenVersion, string Complaint, 
 public sealed record JobSchoolRequest(Guid Key, int SeenVersion, string School, string Option, int Thread = 0) : IJobWrite;
 
 /// <summary>One place on a path, with the suspicion on it.</summary>
-public sealed record StationView(string Id, string Name, string Path, double SuspicionRatio, bool Cleared, bool Leading, int Causes);
+public sealed record StationView(string Id, string Name, string Path, double SuspicionRatio, bool Cleared, bool Leading, bool Confirmed, int Causes);
 
 public sealed record SlotView(int Panel, string Ink, string Colour, string Bay, int FromFront, int FromBack, string Cartridge);
 

@@ -51,7 +51,7 @@ public static class JobsEndpoints
     private static void MapWork(RouteGroupBuilder jobs)
     {
         jobs.MapPost("/{id:long}/answers", (long id, AnswerRequest r, JobDesk desk, HttpContext http) =>
-            desk.Write(http, id, r, (job, _) => BenchWork.Answer(job, r.Finding, r.Outcome, r.Quantity, NewId, r.CoveragePct)))
+            desk.Write(http, id, r, (job, _) => BenchWork.Answer(job, r.Finding, r.Outcome, r.Quantity, NewId, r.CoveragePct, r.Slot)))
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
         jobs.MapPost("/{id:long}/repairs", (long id, MendRequest r, JobDesk desk, HttpContext http) =>
             desk.Write(http, id, r, (job, _) => BenchWork.Mend(job, r.Repair, r.Minutes, r.Lot ?? "", NewId)))

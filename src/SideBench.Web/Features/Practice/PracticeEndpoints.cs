@@ -2,7 +2,6 @@ using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Data.Shop;
-using SideBench.Packs;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
 
@@ -34,11 +33,9 @@ public static class PracticeEndpoints
     }
 
     // Packs are taken in whole, or not at all: with a problem anywhere the old ones stay.
-    private static async Task<IResult> ReadPacks(ShopDesk desk, BenchBooks books, CancellationToken cancel)
+    private static async Task<IResult> ReadPacks(ShopDesk desk, BenchBooks books, PackFolders folders, CancellationToken cancel)
     {
-        var files = PackFolder.Read(Settings.Needed(Settings.Packs).Split(':', StringSplitOptions.RemoveEmptyEntries));
-        if (!files.IsGood) return ProblemResults.Of(files.Problems);
-        var packs = PackReader.Read(files.Value);
+        var packs = folders.Read();
         if (!packs.IsGood) return ProblemResults.Of(packs.Problems);
         books.Replace(packs.Value);
         return await desk.Show(cancel);

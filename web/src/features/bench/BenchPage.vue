@@ -131,7 +131,10 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
               v-if="job.threadOpen && mayBench"
               :job="job"
               :busy="busy"
-              @tell="(finding, outcome, quantity) => desk.answer({ finding, outcome, quantity, coveragePct: null })"
+              @tell="
+                (finding, outcome, quantity, slot) =>
+                  desk.answer({ finding, outcome, quantity, coveragePct: null, slot })
+              "
             />
             <HeldBack
               :job="job"

@@ -7,6 +7,14 @@ defineProps<{
   job: Bench
 }>()
 const emit = defineEmits<{ station: [id: string] }>()
+const look = {
+  confirmed: 'border-2 border-go bg-go-tint text-go',
+  leading: 'border-2 border-stop text-stop',
+  cleared: 'border-dashed border-go text-go',
+  open: '',
+}
+const stateOf = (s: Bench['stations'][number]) =>
+  s.confirmed ? 'confirmed' : s.leading ? 'leading' : s.cleared ? 'cleared' : 'open'
 const paths = [
   { id: 'signal', name: 'Signal' },
   { id: 'ink', name: 'Ink' },
@@ -22,13 +30,15 @@ const paths = [
         <button
           type="button"
           class="press flex-col gap-0 px-2 text-sm"
-          :class="s.leading ? 'border-2 border-stop text-stop' : s.cleared ? 'border-dashed border-go text-go' : ''"
+          :class="look[stateOf(s)]"
           :data-station="s.id"
-          :data-state="s.leading ? 'leading' : s.cleared ? 'cleared' : 'open'"
+          :data-state="stateOf(s)"
           @click="emit('station', s.id)"
         >
           {{ s.name }}
-          <span class="font-mono font-normal">{{ s.cleared ? '✓ cleared' : percent(s.suspicionRatio) }}</span>
+          <span class="font-mono font-normal">{{
+            s.confirmed ? '+ found' : s.cleared ? '✓ cleared' : percent(s.suspicionRatio)
+          }}</span>
         </button>
       </li>
     </ol>

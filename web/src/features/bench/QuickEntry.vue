@@ -12,7 +12,7 @@ const props = defineProps<{
   /** A write is on its way. */
   busy: boolean
 }>()
-const emit = defineEmits<{ tell: [finding: string, outcome: string, quantity: number | null] }>()
+const emit = defineEmits<{ tell: [finding: string, outcome: string, quantity: number | null, slot: number] }>()
 type Reading = Api<'ReadingView'>
 const words = ref('')
 const readings = ref<Reading[]>([])
@@ -47,7 +47,7 @@ function enter() {
 }
 
 function take(r: Reading) {
-  emit('tell', r.finding, r.outcome, r.quantity)
+  emit('tell', r.finding, r.outcome, r.quantity, r.slot)
 }
 </script>
 

@@ -67,7 +67,7 @@ export function testBench(more: Partial<Bench> = {}): Bench {
 
 /** A station of the path map. */
 export function testStation(id: string, suspicionRatio: number, leading = false, cleared = false) {
-  return { id, name: id, path: 'ink', suspicionRatio, cleared, leading, causes: 2 }
+  return { id, name: id, path: 'ink', suspicionRatio, cleared, leading, confirmed: false, causes: 2 }
 }
 
 /** A step: by default a test with two answers, the second with a number. */

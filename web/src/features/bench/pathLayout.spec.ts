@@ -8,6 +8,7 @@ const station = (id: string, path: string) => ({
   suspicionRatio: 0,
   cleared: false,
   leading: false,
+  confirmed: false,
   causes: 1,
 })
 const tank = [

@@ -8,7 +8,7 @@ export type Bench = Api<'BenchView'>
 export type Step = Api<'StepView'>
 
 /** What a write says beside its key and the version seen. */
-type Said<T> = Omit<T, 'key' | 'seenVersion' | 'thread'>
+type Said<T> = Omit<T, 'key' | 'seenVersion' | 'thread' | 'slot'> & { slot?: number }
 
 /** One thread of a job and every write to it. A write that did not get through keeps its key, so sending it again never doubles it. */
 export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
@@ -56,7 +56,7 @@ export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
 
   function write<T>(post: (body: T) => Promise<Bench>): (said: Said<T>) => Promise<boolean> {
     return (said) => {
-      const body = { ...said, ...stamp() } as T
+      const body = { slot: 0, ...said, ...stamp() } as T
       return send(() => post(body))
     }
   }

@@ -46,7 +46,7 @@ const spoken = (word: string) => word.replaceAll('-', ' ')
             }
           "
         >
-          {{ spoken(cause.rate) }}<span class="sr-only">, edit the rate</span>
+          {{ spoken(cause.rate) }}<span class="sr-only"> edit the rate</span>
         </button>
         <template v-else>{{ spoken(cause.rate) }}</template>
         · on {{ cause.models.join(', ') || 'none of our models' }}

@@ -41,12 +41,14 @@ const ratio = (part: number, all: number) => (all > 0 ? part / all : 0)
                 <th class="py-1 pl-4 text-right">Times</th>
                 <th class="py-1 pl-4 text-right">Foretold</th>
                 <th class="py-1 pl-4 text-right">Confirmed</th>
-                <th class="w-24 py-1 pl-3"><span class="sr-only">Drawn</span></th>
+                <th class="hidden w-24 py-1 pl-3 sm:table-cell"><span class="sr-only">Drawn</span></th>
               </tr>
             </thead>
             <tbody>
               <tr v-for="t in odds.tenths" :key="t.fromRatio" class="border-b border-line">
-                <td class="py-1">{{ Math.round(t.fromRatio * 100) }} to {{ Math.round(t.fromRatio * 100) + 10 }} %</td>
+                <td class="py-1 whitespace-nowrap">
+                  {{ Math.round(t.fromRatio * 100) }} to {{ Math.round(t.fromRatio * 100) + 10 }} %
+                </td>
                 <td class="py-1 pl-4 text-right font-mono">{{ t.given }}</td>
                 <td class="py-1 pl-4 text-right font-mono">
                   {{ t.given ? percent(ratio(t.foretold, t.given)) : '–' }}
@@ -54,7 +56,7 @@ const ratio = (part: number, all: number) => (all > 0 ? part / all : 0)
                 <td class="py-1 pl-4 text-right font-mono font-bold">
                   {{ t.given ? percent(ratio(t.confirmed, t.given)) : '–' }}
                 </td>
-                <td class="py-1 pl-3">
+                <td class="hidden py-1 pl-3 sm:table-cell">
                   <svg v-if="t.given" viewBox="0 0 100 16" class="block h-4 w-full" aria-hidden="true">
                     <rect width="100" height="16" class="fill-rail" />
                     <rect :width="100 * ratio(t.confirmed, t.given)" y="4" height="8" class="fill-go" />

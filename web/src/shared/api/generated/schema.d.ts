@@ -2503,6 +2503,11 @@ export interface components {
             thread: number;
             /** Format: double */
             coveragePct?: null | number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            slot: number;
         };
         AnswerWord: {
             outcome: string;
@@ -3207,6 +3212,7 @@ export interface components {
             suspicionRatio: number;
             cleared: boolean;
             leading: boolean;
+            confirmed: boolean;
             /** Format: int32 */
             causes: number;
         };
