@@ -5,6 +5,7 @@ using SideBench.Core.Simulation;
 using SideBench.Data.Bulk;
 using SideBench.Data.Machines;
 using SideBench.Data.People;
+using SideBench.Data.Record;
 using SideBench.Data.Search;
 using SideBench.Data.Shop;
 using SideBench.Web.Features.Accounts;
@@ -41,6 +42,7 @@ public static class DemoLoad
         await BulkLoad.People(connection, persons, books.Now, cancel);
         await Load(connection, world, jobs, books, services.GetRequiredService<JobDesk>(), cancel);
         await transaction.CommitAsync(cancel);
+        await books.Load(services.GetRequiredService<EntryStore>(), services.GetRequiredService<VerdictStore>(), cancel);
     }
 
     private static async Task Load(

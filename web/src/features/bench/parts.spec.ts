@@ -3,9 +3,11 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import ClocksPanel from './ClocksPanel.vue'
 import EvidencePanel from './EvidencePanel.vue'
+import JobSchools from './JobSchools.vue'
 import RecordList from './RecordList.vue'
 import SpentPanel from './SpentPanel.vue'
 import StationVial from './StationVial.vue'
+import ThreadTabs from './ThreadTabs.vue'
 import TrayPanel from './TrayPanel.vue'
 import { testBench, testStation } from './madeUp.test'
 
@@ -142,5 +144,52 @@ describe('RecordList', () => {
     const line = mount(RecordList, { props: { entries: [entry] } }).find('[data-taken-back]')
     expect(line.text()).toContain('Draw test: hard')
     expect(line.text()).toContain('taken back')
+  })
+})
+
+describe('ThreadTabs', () => {
+  const threads = [
+    { id: 0, complaint: 'Fades under load', slot: 0, ink: '', words: '', how: '' },
+    { id: 1, complaint: 'A cartridge is not recognised', slot: 4, ink: 'Yellow', words: '', how: 'handed-back' },
+  ]
+  it('is not there for a single symptom', () => {
+    expect(
+      mount(ThreadTabs, { props: { job: testBench() } })
+        .find('nav')
+        .exists(),
+    ).toBe(false)
+  })
+  it('says each thread with its place and its ending, and which is shown', async () => {
+    const tabs = mount(ThreadTabs, { props: { job: testBench({ threads, thread: 1 }) } })
+    expect(tabs.find('[data-thread="1"]').text()).toContain('yellow · handed back')
+    expect(tabs.find('[data-thread="1"]').attributes('aria-current')).toBe('true')
+    await tabs.find('[data-thread="0"]').trigger('click')
+    expect(tabs.emitted('show')).toEqual([[0]])
+  })
+})
+
+describe('StationVial by state', () => {
+  it.each([
+    [{ leading: true }, 'leading', 'suspicion 60 %, leading'],
+    [{ cleared: true }, 'cleared', 'cleared'],
+    [{ confirmed: true }, 'confirmed', 'confirmed'],
+  ])('shows %o as its own state', (more, state, says) => {
+    const vial = mount(StationVial, { props: { station: { ...testStation('vent', 0.6), ...more }, x: 0, y: 0 } })
+    expect(vial.attributes('data-state')).toBe(state)
+    expect(vial.attributes('aria-label')).toContain(says)
+  })
+})
+
+describe('JobSchools', () => {
+  it('offers the practices, and tells which one is chosen for this job', async () => {
+    const options = [
+      { id: 'cleans-first', name: 'Cleans first', why: 'no cover off', default: true },
+      { id: 'flush-early', name: 'Flush early', why: 'saves ink', default: false },
+    ]
+    const schools = [{ id: 'clog', name: 'Clogged nozzles', chosen: 'cleans-first', own: false, options }]
+    const panel = mount(JobSchools, { props: { job: testBench({ schools }), disabled: false } })
+    expect(panel.text()).toContain('as the shop does')
+    await panel.find('input[value="flush-early"]').setValue(true)
+    expect(panel.emitted('choose')).toEqual([['clog', 'flush-early']])
   })
 })
