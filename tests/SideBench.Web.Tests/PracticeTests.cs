@@ -85,7 +85,7 @@ public class PracticeTests(BenchServer server) : IClassFixture<BenchServer>
     }
 
     [Fact]
-    public async Task PacksThatFailTheirChecks_AreRefusedWhole_AndTheOldOnesStay()
+    public async Task PacksThatFailTheirChecks_AreRefusedWhole_AndAModelMayChangeUnderAnOpenJob()
     {
         var folder = Directory.CreateTempSubdirectory("packs").FullName;
         Copy(Path.Combine(BenchServer.Root(), "packs", "house"), Path.Combine(folder, "house"));
@@ -99,6 +99,14 @@ public class PracticeTests(BenchServer server) : IClassFixture<BenchServer>
         Assert.Equal(HttpStatusCode.OK, (await owner.Get("/api/guides/causes/pads-full")).Status);
         await File.WriteAllTextAsync(rates, text.Replace("Pads or box really full", "Pads or box full to the brim"));
         Assert.Equal(HttpStatusCode.OK, (await owner.Post("/api/shop/packs", new { })).Status);
+        var (job, _) = await JobsTests.TakeIn(owner);
+        Assert.Equal("", (await owner.Get($"/api/jobs/{job}")).Body.GetProperty("bookNote").GetString());
+        var model = Path.Combine(folder, "house", "machines", "marram-quartet-a4.json");
+        await File.WriteAllTextAsync(model, (await File.ReadAllTextAsync(model)).Replace("\"version\": 2", "\"version\": 3").Replace("\"Tank vent\"", "\"Vent of the tank\""));
+        await owner.Post("/api/shop/packs", new { });
+        var open = (await owner.Get($"/api/jobs/{job}")).Body;
+        Assert.Contains("version 3 now", open.GetProperty("bookNote").GetString());
+        Assert.Contains(open.GetProperty("stations").EnumerateArray(), st => st.GetProperty("name").GetString() == "Vent of the tank");
         Assert.Equal("Pads or box full to the brim", (await owner.Get("/api/guides/causes/pads-full")).Body.GetProperty("name").GetString());
         await other.StopAsync();
         Directory.Delete(folder, recursive: true);
