@@ -17,6 +17,7 @@ public sealed class BenchBooks(Shop shop, TimeProvider clock) : IDisposable
 {
     private const int CasesKept = 400;
     private readonly MemoryCache cases = new(new MemoryCacheOptions { SizeLimit = CasesKept });
+    private readonly SemaphoreSlim loading = new(1, 1);
     private volatile BookStand stand = new(shop, ShopState.New, 0, []);
 
     /// <summary>What the packs say, with the shop's edits in the book.</summary>
@@ -37,11 +38,21 @@ public sealed class BenchBooks(Shop shop, TimeProvider clock) : IDisposable
     /// <summary>The date at the shop.</summary>
     public DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
 
-    /// <summary>Reads the shop's own lines and verdicts.</summary>
+    /// <summary>Reads the shop's own lines and verdicts; nothing is replaced when they say the same as before.</summary>
     public async Task Load(EntryStore entries, VerdictStore verdicts, CancellationToken cancel)
     {
-        var lines = await entries.OfShop(cancel);
-        stand = new BookStand(stand.Packs, ShopState.Of(lines), lines.Count, await verdicts.Counts(cancel));
+        // One after the other, so that the last to begin is the last to be taken.
+        await loading.WaitAsync(cancel);
+        try
+        {
+            var lines = await entries.OfShop(cancel);
+            var counts = await verdicts.Counts(cancel);
+            if (!stand.Says(lines.Count, counts)) stand = new BookStand(stand.Packs, ShopState.Of(lines), lines.Count, counts, stand);
+        }
+        finally
+        {
+            loading.Release();
+        }
     }
 
     /// <summary>Takes new packs in place of the old.</summary>
@@ -61,5 +72,9 @@ public sealed class BenchBooks(Shop shop, TimeProvider clock) : IDisposable
     }
 
     /// <inheritdoc/>
-    public void Dispose() => cases.Dispose();
+    public void Dispose()
+    {
+        cases.Dispose();
+        loading.Dispose();
+    }
 }

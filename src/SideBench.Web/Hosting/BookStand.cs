@@ -11,17 +11,24 @@ namespace SideBench.Web.Hosting;
 /// <summary>The book at one time, laid out per model and complaint, each built once.</summary>
 internal sealed class BookStand
 {
-    private readonly ConcurrentDictionary<(string Model, string Complaint), CaseBook?> books = new();
+    private readonly ConcurrentDictionary<(string Model, string Complaint), CaseBook?> books;
     private readonly ILookup<(string Model, string Complaint), VerdictCount> counts;
 
     /// <summary>Puts it together.</summary>
-    public BookStand(Shop packs, ShopState state, int version, IReadOnlyList<VerdictCount> verdicts)
+    /// <param name="packs">What the packs say.</param>
+    /// <param name="state">Where the shop stands.</param>
+    /// <param name="version">Number of lines about the shop itself.</param>
+    /// <param name="verdicts">What closed jobs turned out to be.</param>
+    /// <param name="before">The stand before, whose books are kept when packs and edits are the same; null for the first.</param>
+    public BookStand(Shop packs, ShopState state, int version, IReadOnlyList<VerdictCount> verdicts, BookStand? before = null)
     {
+        var same = before is not null && ReferenceEquals(before.Packs, packs) && before.State.Edits.SequenceEqual(state.Edits);
+        books = same ? before!.books : new();
         Packs = packs;
         State = state;
         Version = version;
         Verdicts = verdicts;
-        Shop = packs with { Book = BookEdits.Apply(packs.Book, state.Edits) };
+        Shop = same ? before!.Shop : packs with { Book = BookEdits.Apply(packs.Book, state.Edits) };
         counts = verdicts.ToLookup(v => (v.Model, v.Complaint));
     }
 
@@ -42,6 +49,9 @@ internal sealed class BookStand
 
     /// <summary>What closed jobs turned out to be.</summary>
     public IReadOnlyList<VerdictCount> Verdicts { get; }
+
+    /// <summary>Whether it says the same of the shop as these lines and verdicts.</summary>
+    public bool Says(int version, IReadOnlyCollection<VerdictCount> verdicts) => version == Version && verdicts.ToHashSet().SetEquals(Verdicts);
 
     /// <summary>The same with other packs.</summary>
     public BookStand With(Shop packs) => new(packs, State, Version, Verdicts);

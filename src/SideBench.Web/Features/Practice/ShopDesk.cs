@@ -53,13 +53,10 @@ public sealed class ShopDesk(NpgsqlDataSource database, EntryStore entries, Verd
             return ProblemResults.Of(ProblemCode.ShopChanged, "/seenVersion");
         }
 
+        await books.Load(entries, verdicts, cancel);
         return await Show(cancel);
     }
 
     /// <summary>The shop's choices as they stand.</summary>
-    public async Task<IResult> Show(CancellationToken cancel)
-    {
-        await books.Load(entries, verdicts, cancel);
-        return Results.Ok(PracticeViews.Of(books, await entries.OfShop(cancel)));
-    }
+    public async Task<IResult> Show(CancellationToken cancel) => Results.Ok(PracticeViews.Of(books, await entries.OfShop(cancel)));
 }
