@@ -40,12 +40,24 @@ as_postgres() {
   if is_root; then setpriv --reuid=postgres --regid=postgres --init-groups "$@"; else "$@"; fi
 }
 
+# Below the ports that the system hands out to outgoing connections: none of ours is taken, or answers itself, by chance.
 free_port() {
   local port
   while :; do
-    port=$((20000 + RANDOM % 20000))
+    port=$((10000 + RANDOM % 20000))
     (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null || { echo "$port"; return; }
   done
+}
+
+# http_says STATUS PORT PATH: whether a server on loopback answers so.
+http_says() {
+  local line=
+  (
+    exec 3<>"/dev/tcp/127.0.0.1/$2" || exit 1
+    printf 'GET %s HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' "$3" >&3
+    read -rt 20 line <&3
+    [[ $line == *" $1 "* ]]
+  ) 2>/dev/null
 }
 
 # cluster_make DIR: a new cluster in DIR/pg, unless it is there. Its superuser is sidebench, with a password in DIR/secret.
@@ -70,7 +82,10 @@ cluster_start() {
   local try
   if [ -f "$dir/pg/postmaster.pid" ]; then
     PG_PID=$(sed -n 1p "$dir/pg/postmaster.pid"); PG_PORT=$(sed -n 4p "$dir/pg/postmaster.pid")
-    if kill -0 "$PG_PID" 2>/dev/null && cluster_answers "$PG_PORT"; then return; fi
+    for try in 1 2 3; do
+      kill -0 "$PG_PID" 2>/dev/null || break
+      if cluster_answers "$PG_PORT"; then return; fi
+    done
   fi
   for try in 1 2 3 4 5; do
     PG_PORT=$(free_port)
