@@ -5,6 +5,7 @@ using SideBench.Cli.Measure;
 return args switch
 {
     ["export", var file] => await ExportCommand.Run(file),
+    ["read-sheet", .. var options] => ReadSheetCommand.Run(options),
     ["pg-env"] => PgEnv.Print(),
     ["measure", .. var options] => await MeasureCommand.Run(options),
     _ => Usage(),
@@ -12,6 +13,6 @@ return args switch
 
 static int Usage()
 {
-    Console.Error.WriteLine("Usage: ./sidebench measure [--json FILE] | measure diagnosis [--jobs N] [--markdown FILE] | export FILE.csv|FILE.json | backup FILE | restore FILE");
+    Console.Error.WriteLine("Usage: ./sidebench measure [--json FILE] | measure diagnosis [--jobs N] [--markdown FILE] | measure sheets [--scenes N] [--markdown FILE] | read-sheet --layout L.json --image X.jpg | export FILE.csv|FILE.json | backup FILE | restore FILE");
     return 2;
 }

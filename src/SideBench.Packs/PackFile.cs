@@ -17,4 +17,7 @@ public enum PackFileKind
 
     /// <summary>A fault book or a part of one.</summary>
     FaultBook,
+
+    /// <summary>A nozzle sheet's layout.</summary>
+    SheetLayout,
 }

@@ -15,6 +15,7 @@ internal static class Schemas
         [PackFileKind.Card] = Load("pack"),
         [PackFileKind.MachineModel] = Load("machine-model"),
         [PackFileKind.FaultBook] = Load("fault-book"),
+        [PackFileKind.SheetLayout] = Load("nozzle-sheet-layout"),
     };
 
     /// <summary>The file as JSON, or every place where it does not fit.</summary>

@@ -161,4 +161,28 @@ public enum ProblemCode
 
     /// <summary>No such cause or code in the book.</summary>
     NotInBook,
+
+    /// <summary>The picture has no bytes.</summary>
+    PictureEmpty,
+
+    /// <summary>The picture's file is too large.</summary>
+    PictureTooLarge,
+
+    /// <summary>The file is no PNG and no JPEG.</summary>
+    PictureUnknown,
+
+    /// <summary>The picture has more pixels than can be read.</summary>
+    PictureTooManyPixels,
+
+    /// <summary>The picture breaks off or is damaged.</summary>
+    PictureBroken,
+
+    /// <summary>A sheet layout's blocks, dashes or marks do not fit together.</summary>
+    LayoutImpossible,
+
+    /// <summary>The machine's model has no sheet layout of that name.</summary>
+    UnknownLayout,
+
+    /// <summary>No such nozzle sheet.</summary>
+    UnknownSheet,
 }

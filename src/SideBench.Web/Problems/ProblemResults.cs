@@ -51,7 +51,7 @@ public static class ProblemResults
 
     private static int Status(ProblemCode code) => code switch
     {
-        ProblemCode.UnknownJob or ProblemCode.UnknownMachine or ProblemCode.UnknownCustomer or ProblemCode.UnknownThread or ProblemCode.NotInBook => 404,
+        ProblemCode.UnknownJob or ProblemCode.UnknownMachine or ProblemCode.UnknownCustomer or ProblemCode.UnknownThread or ProblemCode.NotInBook or ProblemCode.UnknownSheet => 404,
         ProblemCode.StaleVersion or ProblemCode.KeyReused or ProblemCode.SerialTaken or ProblemCode.MachineOnBench or ProblemCode.JobClosed
             or ProblemCode.JobOpen or ProblemCode.HeldBack or ProblemCode.TrayNotClear or ProblemCode.NotProved or ProblemCode.CorrectedAlready
             or ProblemCode.HandedOverAlready or ProblemCode.NameTaken or ProblemCode.UnknownStep or ProblemCode.ShopChanged or ProblemCode.ThreadClosed or ProblemCode.ThreadThere => 409,

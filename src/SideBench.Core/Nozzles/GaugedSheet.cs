@@ -1,0 +1,137 @@
+namespace SideBench.Core.Nozzles;
+
+/// <summary>Every dash measured, and what the measuring learnt about the sheet.</summary>
+public sealed class GaugedSheet
+{
+    // What a faint ink prints like beside the layout's colour when nothing of it is there to tell.
+    private const double FaintShare = 0.7;
+    private const double LeastShareOfExpected = 0.3;
+    private const double LeastSpread = 0.012;
+
+    // A soft dash does not reach its full depth anywhere.
+    private const double Peak = 0.6;
+    private const double StrongEnough = 0.6;
+    private const double MostUnitShiftMm = 0.07;
+
+    private readonly DashGauge.Fit[] fits;
+    private readonly DashSamples samples;
+
+    internal GaugedSheet(DashGauge.Fit[] fits, UnitInk[] inks, UnitReference[] references, double softMm, DashSamples samples, IReadOnlyList<DashPlace> places)
+    {
+        (this.fits, Inks, References, SoftMm, this.samples, Places) = (fits, inks, [.. references], softMm, samples, places);
+        Measures = new DashMeasure[places.Count];
+        Map = null!;
+    }
+
+    /// <summary>Every nozzle's place.</summary>
+    public IReadOnlyList<DashPlace> Places { get; }
+
+    /// <summary>Every dash, in the order of the places.</summary>
+    public DashMeasure[] Measures { get; }
+
+    /// <summary>Every unit's ink.</summary>
+    public UnitInk[] Inks { get; }
+
+    /// <summary>Every unit's proper dash.</summary>
+    public UnitReference[] References { get; }
+
+    /// <summary>Spread of the blur, mm.</summary>
+    public double SoftMm { get; }
+
+    /// <summary>Page to picture, with the last bend.</summary>
+    public PageMap Map { get; private set; }
+
+    /// <summary>What was seen around each dash.</summary>
+    public DashSamples Samples => samples;
+
+    internal GaugedSheet Finished(PageMap map)
+    {
+        Reconcile();
+        var raw = new DashMeasure[fits.Length];
+        for (var i = 0; i < fits.Length; i++) raw[i] = Raw(i);
+        var seen = new List<SeenOff>();
+        for (var i = 0; i < raw.Length; i++)
+        {
+            if (raw[i].Strength < StrongEnough || raw[i].OffsetSpreadMm > 0.06) continue;
+            seen.Add(new SeenOff(Places[i].MiddleX, Places[i].Y, double.NaN, raw[i].OffsetMm, 1 / (0.0004 + (raw[i].OffsetSpreadMm * raw[i].OffsetSpreadMm))));
+        }
+
+        // What is smooth over the whole page is the paper's and the lens's doing, what is not is the nozzle's.
+        var bend = Bending.Of(PageMap.Of(map.Flat), seen);
+        for (var i = 0; i < raw.Length; i++) Measures[i] = raw[i] with { OffsetMm = raw[i].OffsetMm - Smooth(bend, Places[i]) };
+        foreach (var unit in Places.Index().GroupBy(place => place.Item.UnitAt))
+        {
+            var near = unit.Where(p => Measures[p.Index].Strength > StrongEnough && Math.Abs(Measures[p.Index].OffsetMm) < 0.12).Select(p => Measures[p.Index].OffsetMm).Order().ToList();
+            if (near.Count < 8) continue;
+            var shift = Math.Clamp(near[near.Count / 2], -MostUnitShiftMm, MostUnitShiftMm);
+            foreach (var place in unit) Measures[place.Index] = Measures[place.Index] with { OffsetMm = Measures[place.Index].OffsetMm - shift };
+        }
+
+        Map = map;
+        return this;
+    }
+
+    private static double Smooth(PageMap bend, DashPlace place)
+    {
+        if (bend.Bend.Length == 0) return 0;
+        Span<double> terms = stackalloc double[PageMap.Terms];
+        bend.Fill(terms, place.MiddleX, place.Y);
+        var sum = 0.0;
+        for (var t = 0; t < PageMap.Terms; t++) sum += terms[t] * bend.Bend[PageMap.Terms + t];
+        return sum;
+    }
+
+    // A unit of which next to nothing is there is judged by what the others say a proper dash takes.
+    private void Reconcile()
+    {
+        var units = Places.GroupBy(place => place.UnitAt).OrderBy(group => group.Key).Select(group => group.First().Unit).ToArray();
+        var nominal = units.Select(Nominal).ToArray();
+        var told = Enumerable.Range(0, units.Length).Where(u => Inks[u].Known && References[u].Dashes >= 8).ToList();
+        foreach (var faint in (bool[])[false, true])
+        {
+            var shares = told.Where(u => units[u].Faint == faint).Select(u => References[u].Amplitude / nominal[u]).Order().ToList();
+            if (shares.Count == 0) shares = [.. told.Select(u => References[u].Amplitude / nominal[u] * (units[u].Faint == faint ? 1 : faint ? FaintShare : 1 / FaintShare)).Order()];
+            var share = shares.Count == 0 ? FaintShare : shares[shares.Count / 2];
+            for (var u = 0; u < units.Length; u++)
+            {
+                if (units[u].Faint != faint) continue;
+                var expected = share * nominal[u];
+                if (References[u].Dashes >= 8 && References[u].Amplitude > LeastShareOfExpected * expected) continue;
+                if (References[u].Amplitude < 0.6 * expected) References[u] = References[u] with { Amplitude = expected };
+            }
+        }
+    }
+
+    private static double Nominal(SheetUnit unit)
+    {
+        var (r, g, b) = unit.Color.Taken;
+        return Math.Sqrt((r * r) + (g * g) + (b * b));
+    }
+
+    private DashMeasure Raw(int i)
+    {
+        var fit = fits[i];
+        var reference = References[Places[i].UnitAt].Amplitude;
+        var strength = Math.Max(0, fit.Amplitude / reference);
+        var spread = Math.Max(LeastSpread, fit.Spread / reference);
+        var width = Math.Sqrt((Places[i].Unit.Block.DashThicknessMm * Places[i].Unit.Block.DashThicknessMm / 12) + (SoftMm * SoftMm));
+        return new DashMeasure(strength, spread, fit.OffsetMm, Math.Clamp(width * spread / Math.Max(0.02, strength), 0.004, 0.4));
+    }
+
+    /// <summary>How much ink each stretch of a dash holds, 1 being proper.</summary>
+    public double[] Stretches(int dash)
+    {
+        var reference = References[Places[dash].UnitAt].Amplitude;
+        var ink = Inks[Places[dash].UnitAt].Direction;
+        var step = Math.Clamp((int)Math.Round(fits[dash].OffsetMm / samples.StepMm) + samples.Reach, 1, samples.Width - 2);
+        var held = new double[DashSamples.Stretches];
+        for (var stretch = 0; stretch < held.Length; stretch++)
+        {
+            var profile = samples.Profile(dash, stretch);
+            for (var k = step - 1; k <= step + 1; k++) held[stretch] = Math.Max(held[stretch], (profile[k * 3] * ink[0]) + (profile[(k * 3) + 1] * ink[1]) + (profile[(k * 3) + 2] * ink[2]));
+            held[stretch] /= reference * Peak;
+        }
+
+        return held;
+    }
+}
