@@ -40,7 +40,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
         foreach (var (path, c) in complaints) Known(outcomes.Keys, c.Proof, "finding", $"{path}/proof");
         return new FaultBook
         {
-            Complaints = [.. complaints.Select(c => new Complaint(c.Part.Id, c.Part.Name, c.Part.Says, c.Part.Proof, conditions.Read(c.Part.When, $"{c.Path}/when")))],
+            Complaints = [.. complaints.Select(c => new Complaint(c.Part.Id, c.Part.Name, c.Part.Says, c.Part.Proof, conditions.Read(c.Part.When, $"{c.Path}/when"), c.Part.Sheet))],
             Causes = [.. causeParts.Select(c => Cause(c.Path, c.Part, complaintNames))],
             Findings = [.. findingParts.Select(f => Finding(f.Path, f.Part))],
             Repairs = [.. repairParts.Select(r => Repair(r.Path, r.Part, outcomes.Keys))],
@@ -130,6 +130,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
     {
         Known(stations, part.Station, "station", $"{path}/station");
         string[] outcomes = [.. part.Outcomes.Select(o => o.Id)];
+        foreach (var (reads, outcome) in part.Sheet ?? []) Known(outcomes, outcome, "outcome", $"{path}/sheet/{reads}");
         return new Finding
         {
             Id = part.Id, Name = part.Name, Station = part.Station, Minutes = part.Minutes, Parts = part.Parts, Operation = part.Operation, Risk = part.Risk,
@@ -141,6 +142,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
             OtherwiseWhy = part.OtherwiseWhy,
             OtherwiseWords = part.Otherwise,
             Sound = Odds(outcomes, part.Sound, $"{path}/sound"),
+            Sheet = part.Sheet,
         };
     }
 

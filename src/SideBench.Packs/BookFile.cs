@@ -24,7 +24,7 @@ internal sealed record BookFile
         double EasyBits, double ClearedBelow, int Places, double BookWorthJobs, double OtherInkCounts, double CloseAbove, double SecondFault,
         double ContradictsAbove, double PartsWait, double SchoolFactor, int ProofAgain, double TestCoveragePct, double EasyLeeway);
 
-    internal sealed record ComplaintPart(string Id, string Name, string Says, string Proof, JsonNode? When);
+    internal sealed record ComplaintPart(string Id, string Name, string Says, string Proof, JsonNode? When, IReadOnlyList<string>? Sheet);
 
     internal sealed record CausePart(string Id, string Name, string Station, string Rate, Dictionary<string, string> Complaints, JsonNode? When, string? Watch);
 
@@ -64,6 +64,7 @@ internal sealed record BookFile
         public required Dictionary<string, string> Otherwise { get; init; }
         public required string OtherwiseWhy { get; init; }
         public required Dictionary<string, string> Sound { get; init; }
+        public Dictionary<string, string>? Sheet { get; init; }
     }
 
     internal sealed record FixPart(string Cause, string Chance);

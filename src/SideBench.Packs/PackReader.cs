@@ -1,5 +1,6 @@
 using System.Text.Json;
 using SideBench.Core.Machines;
+using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Quantities;
 
@@ -15,34 +16,51 @@ public static class PackReader
     public static Outcome<Shop> Read(IReadOnlyList<PackFile> files)
     {
         var problems = new List<Problem>();
+        var layouts = Layouts(files, problems);
         var models = new Dictionary<string, MachineModel>();
         var books = new List<(string Path, BookFile File)>();
         var versions = new List<string>();
         foreach (var file in files)
         {
+            if (file.Kind == PackFileKind.SheetLayout) continue;
             var checkedFile = Schemas.Check(file);
             problems.AddRange(checkedFile.Problems);
             if (!checkedFile.IsGood) continue;
             if (file.Kind == PackFileKind.FaultBook) books.Add((file.Path, checkedFile.Value.Deserialize<BookFile>(Json)!));
             if (file.Kind == PackFileKind.Card) versions.Add($"{checkedFile.Value["id"]} {checkedFile.Value["version"]}");
             if (file.Kind != PackFileKind.MachineModel) continue;
-            var model = ModelFile.ToModel(checkedFile.Value.Deserialize<ModelFile>(Json)!);
+            var model = ModelFile.ToModel(checkedFile.Value.Deserialize<ModelFile>(Json)!, layouts, file.Path, problems);
             if (!models.TryAdd(model.Id, model)) problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/id", "machine model", model.Id));
         }
 
         if (problems.Count > 0) return problems;
         var book = new BookBuilder(models.Values, problems).Build(books);
-        return problems.Count > 0 || book is null ? problems : new Shop(models, book with { Version = string.Join(", ", versions) });
+        return problems.Count > 0 || book is null ? problems : new Shop(models, layouts, book with { Version = string.Join(", ", versions) });
+    }
+
+    private static Dictionary<string, SheetLayout> Layouts(IReadOnlyList<PackFile> files, List<Problem> problems)
+    {
+        var layouts = new Dictionary<string, SheetLayout>();
+        foreach (var file in files.Where(f => f.Kind == PackFileKind.SheetLayout))
+        {
+            var layout = LayoutFile.Read(file.Path, file.Text);
+            problems.AddRange(layout.Problems);
+            if (layout.IsGood && !layouts.TryAdd(layout.Value.Id, layout.Value)) problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/id", "sheet layout", layout.Value.Id));
+        }
+
+        return layouts;
     }
 
     internal sealed record ModelFile(
         string Id, string Maker, string Name, int Version, string Kind, Dictionary<string, string> Axes, IReadOnlyList<Station> Stations,
         IReadOnlyList<Slot> Slots, IReadOnlyList<ModelFile.OperationPart> Operations, IReadOnlyList<PanelCode> Codes, decimal Worth, double? PadCapacityG,
-        double? CarriageOutMin, double PageMl, double? DamperMl, IReadOnlyList<string> Cautions)
+        double? CarriageOutMin, double PageMl, double? DamperMl, IReadOnlyList<string> Cautions, ModelFile.SheetPart? Sheet)
     {
+        internal sealed record SheetPart(string Layout, Dictionary<string, int> Slots);
+
         internal sealed record OperationPart(string Id, string Name, double MlPerChannel, double CounterPct, double Minutes);
 
-        public static MachineModel ToModel(ModelFile file) => new()
+        public static MachineModel ToModel(ModelFile file, IReadOnlyDictionary<string, SheetLayout> layouts, string path, List<Problem> problems) => new()
         {
             Id = file.Id,
             Maker = file.Maker,
@@ -57,9 +75,25 @@ public static class PackReader
             Worth = file.Worth,
             PadCapacityG = file.PadCapacityG,
             CarriageOutMin = file.CarriageOutMin,
+            Sheet = Plan(file, layouts, path, problems),
             PageMl = file.PageMl,
             DamperMl = file.DamperMl,
             Cautions = file.Cautions,
         };
+
+        // Every unit of the layout is fed by a slot that the model has.
+        private static SheetPlan? Plan(ModelFile file, IReadOnlyDictionary<string, SheetLayout> layouts, string path, List<Problem> problems)
+        {
+            if (file.Sheet is not { } sheet) return null;
+            if (!layouts.TryGetValue(sheet.Layout, out var layout))
+            {
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/sheet/layout", "sheet layout", sheet.Layout));
+                return null;
+            }
+
+            foreach (var unit in layout.Units.Where(u => !sheet.Slots.ContainsKey(u.Id))) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/sheet/slots", "slot for unit", unit.Id));
+            foreach (var (unit, slot) in sheet.Slots.Where(s => s.Value > file.Slots.Count || layout.Units.All(u => u.Id != s.Key))) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/sheet/slots/{unit}", "slot or unit", slot));
+            return new SheetPlan(layout, sheet.Slots);
+        }
     }
 }

@@ -106,6 +106,9 @@ public sealed record Finding : BookStep
     /// <summary><see cref="Otherwise"/> as the book words it, by outcome.</summary>
     public IReadOnlyDictionary<string, string>? OtherwiseWords { get; init; }
 
+    /// <summary>The answer that a nozzle sheet gives by itself: pattern of the channel, or what became of its gaps, to outcome; <c>any</c> for the rest. Null when a sheet does not answer it.</summary>
+    public IReadOnlyDictionary<string, string>? Sheet { get; init; }
+
     /// <summary>Whether it proves a repair.</summary>
     public bool IsProof => Kind == "proof";
 

@@ -34,7 +34,8 @@ public sealed record Cause
 /// <param name="Says">Such as a customer says it.</param>
 /// <param name="Proof">The finding that proves it is gone.</param>
 /// <param name="When">On which machines it can be.</param>
-public sealed record Complaint(string Id, string Name, string Says, string Proof, Condition When);
+/// <param name="Sheet">Families of nozzle patterns (<see cref="Nozzles.SheetWords.Family"/>) that are this complaint when a sheet shows them; null for none.</param>
+public sealed record Complaint(string Id, string Name, string Says, string Proof, Condition When, IReadOnlyList<string>? Sheet = null);
 
 /// <summary>A context that moves the odds before anything is looked at.</summary>
 /// <param name="Id">Name used in explanations.</param>

@@ -115,8 +115,9 @@ internal sealed class PosteriorRun(CaseBook book)
         var before = Normalised();
         var outcome = book.Findings[f].Outcomes[o];
         var factor = new double[still.Length];
-        for (var c = 0; c < factor.Length; c++) factor[c] = book.Likelihood[f][c][o] * BandOf(outcome, told.Quantity, book.Causes[c].Id);
-        var sound = Math.Log(book.Findings[f].Sound[o]);
+        double Of(IReadOnlyList<double> row) => Mixed(book.Findings[f], told.Shares, o, row);
+        for (var c = 0; c < factor.Length; c++) factor[c] = Of(book.Likelihood[f][c]) * BandOf(outcome, told.Quantity, book.Causes[c].Id);
+        var sound = Math.Log(Of(book.Findings[f].Sound));
         for (var c = 0; c < still.Length; c++)
         {
             still[c] += Math.Log(factor[c]);
@@ -124,10 +125,25 @@ internal sealed class PosteriorRun(CaseBook book)
         }
 
         second.Tell(f, o, factor);
-        unknown += Math.Log(book.Unknown[f][o]);
+        unknown += Math.Log(Of(book.Unknown[f]));
         Note(new Evidence("finding", told.Finding, outcome.Says, "", told.Entry, [], 0), factor, before.Still);
         var (evidence, _, _, after) = trail[^1];
         trail[^1] = trail[^1] with { Evidence = evidence with { Why = Why(f, before.Still, after) } };
+    }
+
+    // An answer read by a machine comes with odds of its own: its likelihood is the mixture.
+    private static double Mixed(Finding finding, IReadOnlyDictionary<string, double>? shares, int outcome, IReadOnlyList<double> row)
+    {
+        if (shares is null || shares.Count == 0) return row[outcome];
+        var (sum, weight) = (0.0, 0.0);
+        foreach (var (id, share) in shares)
+        {
+            if (finding.IndexOf(id) is not (>= 0 and var at)) continue;
+            sum += share * row[at];
+            weight += share;
+        }
+
+        return weight > 0 ? sum / weight : row[outcome];
     }
 
     private void Work(CaseEvent.Worked worked)

@@ -1,3 +1,4 @@
+using SideBench.Core.Nozzles;
 using SideBench.Core.StripDown;
 
 namespace SideBench.Core.Logbook;
@@ -20,7 +21,7 @@ public abstract record EntryBody
     /// <summary>A finding was told.</summary>
     public sealed record Answered(
         string Finding, string Outcome, string Name, string Label, string Says, double? Quantity, string Unit, double Minutes,
-        IReadOnlyList<TrayItem> Puts, int Thread = 0, double? CoveragePct = null, string? Where = null) : EntryBody;
+        IReadOnlyList<TrayItem> Puts, int Thread = 0, double? CoveragePct = null, string? Where = null, IReadOnlyDictionary<string, double>? Shares = null, string? Sheet = null) : EntryBody;
 
     /// <summary>Work was done.</summary>
     public sealed record Mended(
@@ -78,6 +79,12 @@ public abstract record EntryBody
 
     /// <summary>A word of the fault book was changed by the shop.</summary>
     public sealed record BookEdited(string Kind, string Target, string Cause, string Outcome, string From, string To, string Reason) : EntryBody;
+
+    /// <summary>A nozzle sheet was read, from a picture or from taps. The picture is named by its fingerprint.</summary>
+    public sealed record SheetTaken(string Sheet, string Layout, string Way, string? Picture, IReadOnlyList<UnitLine> Units, SheetHandling? Handling = null, PageMap? Map = null) : EntryBody;
+
+    /// <summary>A reading was put right by a person; what was read stays beside it.</summary>
+    public sealed record SheetCorrected(string Sheet, IReadOnlyList<UnitLine> Units) : EntryBody;
 
     /// <summary>The machine went back to its customer.</summary>
     public sealed record HandedOver(string To, decimal Charge, string Currency) : EntryBody;

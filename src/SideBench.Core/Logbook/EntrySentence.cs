@@ -29,6 +29,8 @@ public static class EntrySentence
         EntryBody.SchoolChosen => "school-chosen",
         EntryBody.PartTold => "part-told",
         EntryBody.BookEdited => "book-edited",
+        EntryBody.SheetTaken => "sheet-taken",
+        EntryBody.SheetCorrected => "sheet-corrected",
         _ => throw new ArgumentOutOfRangeException(nameof(body), body.GetType().Name, "a kind of line without a name"),
     };
 
@@ -57,6 +59,8 @@ public static class EntrySentence
         EntryBody.SchoolChosen b => $"School for {b.School}: {b.Option}",
         EntryBody.PartTold b => b.Here ? $"On the shelf again: {b.Part}" : $"Not on the shelf: {b.Part}",
         EntryBody.BookEdited b => $"Book: {b.Target}{(b.Cause.Length > 0 ? $", {b.Cause}, {b.Outcome}" : "")} from “{b.From}” to “{b.To}”" + (b.Reason.Length > 0 ? $": {b.Reason}" : ""),
+        EntryBody.SheetTaken b => $"Nozzle sheet ({b.Way}): {Gaps(b.Units)}",
+        EntryBody.SheetCorrected b => $"Nozzle sheet put right: {Gaps(b.Units)}",
         EntryBody.HandedOver b => $"Handed over to {b.To}, charged {b.Charge:0.00}\u2009{b.Currency}",
         _ => throw new ArgumentOutOfRangeException(nameof(body), body.GetType().Name, "a kind of line without a sentence"),
     };
@@ -71,4 +75,10 @@ public static class EntrySentence
         "past-worth" => "it is worth more to them than the machine",
         _ => consent,
     };
+
+    private static string Gaps(IReadOnlyList<Nozzles.UnitLine> units)
+    {
+        var gaps = units.Where(u => u.MissingCount > 0).Select(u => $"{u.Id} {u.MissingCount} missing").ToList();
+        return gaps.Count == 0 ? "nothing missing" : string.Join(", ", gaps);
+    }
 }

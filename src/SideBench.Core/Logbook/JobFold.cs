@@ -43,6 +43,8 @@ public static class JobFold
         EntryBody.ThreadOpened body => state with { Threads = [.. state.Threads, new CaseThread(body.Thread, body.Complaint, body.Slot, body.Words)] },
         EntryBody.ThreadClosed body => Ended(state, body.Thread, body.How, body.Cause, body.Reason),
         EntryBody.SchoolChosen body => state with { Schools = new Dictionary<string, string>(state.Schools) { [body.School] = body.Option } },
+        EntryBody.SheetTaken body => state with { Sheets = [.. state.Sheets, new SheetOnJob(entry.Id.Value, entry.At, body, body.Units, state.Work.Count(w => w.Tags.Contains(SheetOnJob.CleanTag)))] },
+        EntryBody.SheetCorrected body => state with { Sheets = [.. state.Sheets.Select(s => s.Id == body.Sheet ? s with { Units = body.Units } : s)] },
         EntryBody.HandedOver body => state with { HandOver = body, Place = 0 },
         _ => state,
     };
@@ -52,7 +54,7 @@ public static class JobFold
 
     private static JobState Answered(JobState state, EntryBody.Answered body, long entry) => state with
     {
-        Timeline = [.. state.Timeline, new CaseEvent.Told(body.Finding, body.Outcome, entry, body.Quantity, body.Thread)],
+        Timeline = [.. state.Timeline, new CaseEvent.Told(body.Finding, body.Outcome, entry, body.Quantity, body.Thread, body.Shares)],
         Answers = [.. state.Answers, (entry, body)],
         Tray = [.. state.Tray, .. body.Puts],
         Minutes = state.Minutes + body.Minutes,

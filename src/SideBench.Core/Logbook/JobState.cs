@@ -32,6 +32,9 @@ public sealed record JobState
     /// <summary>Answers as they stand after corrections, oldest first, with their line.</summary>
     public IReadOnlyList<(long Entry, EntryBody.Answered Body)> Answers { get; init; } = [];
 
+    /// <summary>Nozzle sheets that stand, oldest first.</summary>
+    public IReadOnlyList<SheetOnJob> Sheets { get; init; } = [];
+
     /// <summary>What is off, open or inside.</summary>
     public IReadOnlyList<TrayItem> Tray { get; init; } = [];
 

@@ -1,3 +1,4 @@
+using SideBench.Core.Nozzles;
 using SideBench.Core.Quantities;
 
 namespace SideBench.Core.Machines;
@@ -47,6 +48,11 @@ public sealed record Operation(string Id, string Name, Millilitres PerChannel, d
 /// <param name="Reads">The answer to "what does the panel say" that this code is.</param>
 public sealed record PanelCode(string Code, string Says, string Means, string Complaint, string Reads);
 
+/// <summary>The nozzle sheet a machine prints.</summary>
+/// <param name="Layout">Where its nozzles print.</param>
+/// <param name="Slots">The slot, by panel number, that feeds each unit.</param>
+public sealed record SheetPlan(SheetLayout Layout, IReadOnlyDictionary<string, int> Slots);
+
 /// <summary>A kind of machine, as data from a pack.</summary>
 public sealed record MachineModel
 {
@@ -94,6 +100,9 @@ public sealed record MachineModel
 
     /// <summary>What a damper holds, ml; null when it has none.</summary>
     public double? DamperMl { get; init; }
+
+    /// <summary>The nozzle sheet it prints; null when no layout is known.</summary>
+    public SheetPlan? Sheet { get; init; }
 
     /// <summary>Warnings that hold for every job on this model.</summary>
     public required IReadOnlyList<string> Cautions { get; init; }

@@ -76,7 +76,7 @@ internal static class CoverCheck
         return false;
     }
 
-    // Two units beside each other that lose the same whole rows.
+    // Two units that lose the same whole rows.
     private static List<string> Bands(IReadOnlyList<UnitReading> units, SheetLayout layout)
     {
         var lost = layout.Units.Index().SelectMany(u => LostRows(units[u.Index], u.Item).Select(band => (u.Item.Id, band.Top, band.Bottom, u.Item.Block.RowPitchMm))).ToList();
@@ -105,7 +105,9 @@ internal static class CoverCheck
             }
         }
 
-        // A band of all rows is a blank unit, one of a single row may be a run.
-        return bands.Where(b => b.To > b.From && b.To - b.From < rows - 1).Select(b => (shape.Block.YMm + (b.From * shape.Block.RowPitchMm), shape.Block.YMm + (b.To * shape.Block.RowPitchMm)));
+        // A band of all rows is a blank unit, one of a single row may be a run; and a run or a fading end seldom stops just where rows do.
+        bool IsOpen(int row) => row < 0 || row >= rows || Enumerable.Range(row * shape.Block.Columns, shape.Block.Columns).All(n => unit.Nozzles[n].State != NozzleState.Missing);
+        var group = unit.Pattern is PatternClass.Run or PatternClass.Scattered;
+        return bands.Where(b => group && b.To > b.From && b.To - b.From < rows - 1 && IsOpen(b.From - 1) && IsOpen(b.To + 1)).Select(b => (shape.Block.YMm + (b.From * shape.Block.RowPitchMm), shape.Block.YMm + (b.To * shape.Block.RowPitchMm)));
     }
 }

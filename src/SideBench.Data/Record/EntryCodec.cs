@@ -6,7 +6,10 @@ namespace SideBench.Data.Record;
 /// <summary>Lines of the record as JSON: the kind names the shape. Shapes only grow, so old lines stay readable.</summary>
 public static class EntryCodec
 {
-    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web);
+    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new System.Text.Json.Serialization.JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower) }, IncludeFields = true,
+    };
 
     private static readonly IReadOnlyDictionary<string, Type> Types = new Dictionary<string, Type>
     {
@@ -33,6 +36,8 @@ public static class EntryCodec
         ["school-chosen"] = typeof(EntryBody.SchoolChosen),
         ["part-told"] = typeof(EntryBody.PartTold),
         ["book-edited"] = typeof(EntryBody.BookEdited),
+        ["sheet-taken"] = typeof(EntryBody.SheetTaken),
+        ["sheet-corrected"] = typeof(EntryBody.SheetCorrected),
     };
 
     /// <summary>Every kind that can be read back.</summary>

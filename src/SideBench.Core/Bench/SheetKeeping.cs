@@ -1,0 +1,144 @@
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Logbook;
+using SideBench.Core.Machines;
+using SideBench.Core.Nozzles;
+using SideBench.Core.Outcomes;
+
+namespace SideBench.Core.Bench;
+
+/// <summary>Puts a nozzle sheet on record, and what it says of each thread: no finding is typed that a sheet has told.</summary>
+public static class SheetKeeping
+{
+    // House defaults: below these odds a person is asked what the pattern is; more unsure nozzles than this share, too.
+    private const double SureOfPattern = 0.6;
+    private const double MostUnsure = 0.1;
+
+    /// <summary>Records a sheet and what follows from it.</summary>
+    /// <param name="job">The thread in hand.</param>
+    /// <param name="sheet">The sheet's new name.</param>
+    /// <param name="way">file, camera, paste, scanner or taps.</param>
+    /// <param name="picture">Fingerprint of the picture; null for taps.</param>
+    /// <param name="units">Every unit of the model's layout.</param>
+    /// <param name="reading">What was read; null for taps.</param>
+    /// <param name="caseOf">The case of another thread of the job.</param>
+    /// <param name="newId">Makes ids for the tray.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> Take(
+        JobCase job, string sheet, string way, string? picture, IReadOnlyList<UnitLine> units, SheetReading? reading, Func<int, JobCase> caseOf, Func<string> newId)
+    {
+        if (job.State.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        if (job.Book.Model.Sheet is not { } plan) return new Problem(ProblemCode.UnknownLayout, "/layout", job.Book.Model.FullName);
+        if (Wrong(plan.Layout, units) is { } wrong) return wrong;
+        var lines = new List<EntryBody> { new EntryBody.SheetTaken(sheet, plan.Layout.Id, way, picture, units, reading?.Handling, reading?.Map) };
+        lines.AddRange(Follow(job, sheet, units, plan, caseOf, newId));
+        return lines;
+    }
+
+    /// <summary>Puts a sheet right: what was read stays on record, what it told is told anew.</summary>
+    /// <param name="job">The thread in hand.</param>
+    /// <param name="sheet">The sheet.</param>
+    /// <param name="units">Every unit, as it should have been read.</param>
+    /// <param name="caseOf">The case of another thread of the job.</param>
+    /// <param name="newId">Makes ids for the tray.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> PutRight(JobCase job, string sheet, IReadOnlyList<UnitLine> units, Func<int, JobCase> caseOf, Func<string> newId)
+    {
+        if (job.State.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        if (job.State.Sheets.FirstOrDefault(s => s.Id == sheet) is null) return new Problem(ProblemCode.UnknownSheet, "/sheet", sheet);
+        if (job.Book.Model.Sheet is not { } plan) return new Problem(ProblemCode.UnknownLayout, "/layout", job.Book.Model.FullName);
+        if (Wrong(plan.Layout, units) is { } wrong) return wrong;
+        var lines = new List<EntryBody>();
+        foreach (var (entry, body) in job.State.Answers.Where(a => a.Body.Sheet == sheet))
+        {
+            var caseThread = body.Thread == job.Thread.Id ? job : caseOf(body.Thread);
+            if (!caseThread.Thread.IsOpen || Answer(caseThread, sheet, units, plan, newId, only: body.Finding) is not { } anew) continue;
+            // The same answer again is no news.
+            if (anew.Outcome == body.Outcome) continue;
+            lines.Add(new EntryBody.Corrected(entry, "the sheet was put right"));
+            lines.Add(anew);
+        }
+
+        return lines.Prepend(new EntryBody.SheetCorrected(sheet, units)).ToList();
+    }
+
+    /// <summary>The unit that a thread is about: the one its slot feeds, or the worst of the sheet.</summary>
+    public static UnitLine? UnitOf(CaseThread thread, IReadOnlyList<UnitLine> units, SheetPlan plan)
+    {
+        var own = units.Where(unit => thread.Slot == 0 || plan.Slots.GetValueOrDefault(unit.Id) == thread.Slot).ToList();
+        return own.MaxBy(unit => unit.Nozzles.Count(n => n != '.') + (unit.Pattern == PatternClass.None ? 0 : 0.5));
+    }
+
+    private static Problem? Wrong(SheetLayout layout, IReadOnlyList<UnitLine> units)
+    {
+        if (units.Count != layout.Units.Count) return new Problem(ProblemCode.OutOfRange, "/units", units.Count, layout.Units.Count, layout.Units.Count);
+        for (var u = 0; u < units.Count; u++)
+        {
+            if (units[u].Id != layout.Units[u].Id) return new Problem(ProblemCode.UnknownWord, $"/units/{u}/id", units[u].Id, layout.Units[u].Id);
+            if (units[u].Nozzles.Length != layout.Units[u].Nozzles) return new Problem(ProblemCode.OutOfRange, $"/units/{u}/nozzles", units[u].Nozzles.Length, layout.Units[u].Nozzles, layout.Units[u].Nozzles);
+            if (units[u].Nozzles.Any(n => !UnitLine.Letters.Contains(n))) return new Problem(ProblemCode.UnknownWord, $"/units/{u}/nozzles", units[u].Nozzles, string.Join(' ', UnitLine.Letters.ToCharArray()));
+        }
+
+        return null;
+    }
+
+    private static IEnumerable<EntryBody> Follow(JobCase job, string sheet, IReadOnlyList<UnitLine> units, SheetPlan plan, Func<int, JobCase> caseOf, Func<string> newId)
+    {
+        var lines = new List<EntryBody>();
+        var spoken = new HashSet<string>();
+        foreach (var thread in job.State.Threads.Where(t => t.IsOpen))
+        {
+            var caseThread = thread.Id == job.Thread.Id ? job : caseOf(thread.Id);
+            if (UnitOf(thread, units, plan) is { } unit) spoken.Add(SheetWords.Family(unit.Pattern));
+            if (Answer(caseThread, sheet, units, plan, newId) is { } answer) lines.Add(answer);
+        }
+
+        var next = job.State.Threads.Max(t => t.Id) + 1;
+        foreach (var family in units.Where(u => u.Pattern != PatternClass.None && IsSure(u)).GroupBy(u => SheetWords.Family(u.Pattern)).Where(f => spoken.Add(f.Key)))
+        {
+            var worst = family.MaxBy(u => u.Nozzles.Count(n => n != '.'))!;
+            var complaint = job.Book.Book.Complaints.FirstOrDefault(c => c.Sheet?.Contains(family.Key) == true && c.When.Holds(job.Facts));
+            if (complaint is null) continue;
+            var slot = plan.Slots[worst.Id];
+            if (!Endings.Open(job, complaint.Id, slot, $"Nozzle sheet, {string.Join(", ", family.Select(u => u.Id))}: {SheetWords.Of(worst, null)}").IsGood) continue;
+            lines.Add(new EntryBody.ThreadOpened(next++, complaint.Id, slot, $"Nozzle sheet, {string.Join(", ", family.Select(u => u.Id))}: {SheetWords.Of(worst, null)}"));
+        }
+
+        return lines;
+    }
+
+    private static bool IsSure(UnitLine unit) => unit.Odds.GetValueOrDefault(unit.Pattern) >= SureOfPattern && unit.Unsure.Count <= MostUnsure * unit.Nozzles.Length;
+
+    // The question of this thread that a sheet answers now: the one that is asked, else the first that has no answer yet.
+    private static EntryBody.Answered? Answer(JobCase job, string sheet, IReadOnlyList<UnitLine> units, SheetPlan plan, Func<string> newId, string? only = null)
+    {
+        if (UnitOf(job.Thread, units, plan) is not { } unit || !IsSure(unit)) return null;
+        var last = job.State.Sheets.LastOrDefault(s => s.Id != sheet && s.Units.Count == units.Count);
+        var earlier = last?.Units.FirstOrDefault(u => u.Id == unit.Id);
+        var move = earlier is null ? null : SheetComparison.Of(earlier, unit);
+        var asked = job.Advice.Chosen?.Step.Id;
+        var open = job.Book.Findings
+            .Where(f => f.Sheet is not null && (only is null ? f.When.Holds(job.Facts) : f.Id == only))
+            .OrderByDescending(f => f.Id == asked)
+            .ThenBy(f => f.IsProof)
+            .ThenBy(f => job.Facts.Answers.ContainsKey(f.Id));
+        foreach (var finding in open)
+        {
+            var word = finding.Sheet!.ContainsKey("cleared") ? move?.Move.ToString() : unit.Pattern.ToString();
+            if (word is null || Outcome(finding, word) is not { } outcome) continue;
+            // A proof counts only when it is what is wanted now.
+            if (only is null && finding.IsProof && finding.Id != asked) continue;
+            var told = BenchWork.Answer(job, finding.Id, outcome, finding.Outcomes[finding.IndexOf(outcome)].Quantity is null ? null : unit.MissingCount, newId, null, plan.Slots[unit.Id]);
+            if (!told.IsGood) continue;
+            return told.Value.OfType<EntryBody.Answered>().First() with { Sheet = sheet, Shares = finding.Sheet.ContainsKey("cleared") ? null : Shares(finding, unit) };
+        }
+
+        return null;
+    }
+
+    private static string? Outcome(Finding finding, string word) => finding.Sheet!.GetValueOrDefault(Kebab(word)) ?? finding.Sheet!.GetValueOrDefault("any");
+
+    private static Dictionary<string, double> Shares(Finding finding, UnitLine unit) =>
+        unit.Odds.Select(o => (Outcome: Outcome(finding, o.Key.ToString()), o.Value)).Where(o => o.Outcome is not null)
+            .GroupBy(o => o.Outcome!).ToDictionary(g => g.Key, g => Math.Round(g.Sum(o => o.Value), 3));
+
+    // Packs write words with hyphens: EveryKth is every-kth.
+    private static string Kebab(string word) => string.Concat(word.Select((c, i) => char.IsUpper(c) ? (i > 0 ? "-" : "") + char.ToLowerInvariant(c) : c.ToString()));
+}

@@ -1,0 +1,101 @@
+namespace SideBench.Core.Nozzles;
+
+/// <summary>Patterns and comparisons in the trade's words.</summary>
+public static class SheetWords
+{
+    /// <summary>A few words for a unit's comb.</summary>
+    /// <param name="unit">The unit.</param>
+    /// <param name="change">Against the earlier sheet; null when there is none.</param>
+    public static string Of(UnitLine unit, SheetComparison? change)
+    {
+        var word = unit.Pattern switch
+        {
+            PatternClass.None => "complete",
+            PatternClass.Scattered => "single gaps",
+            PatternClass.Run => "solid run",
+            PatternClass.EveryKth => "every k-th: drive or cable first",
+            PatternClass.Starvation => "fading from one end: starved",
+            PatternClass.Blank => "blank: air, empty, or rarely a dead driver",
+            PatternClass.NearBlank => "nearly blank: air or empty",
+            PatternClass.Contaminated => unit.MixedWith is { } other ? $"wrong tint: mixed with {other}" : "wrong tint: inks mixed",
+            PatternClass.DeflectedGroup => "crooked group: wetting or dirt",
+            _ => "weak group: part-clogged or thin supply",
+        };
+        return change?.Move switch
+        {
+            GapMove.Cleared => $"{word}, cleared",
+            GapMove.Clearing => $"{word}, clearing",
+            GapMove.Still => $"{word}, sits still",
+            GapMove.Moving => $"{word} that move: air",
+            GapMove.Worse => $"{word}, worse",
+            GapMove.New => $"{word}, new",
+            _ => word,
+        };
+    }
+
+    /// <summary>What a fault most likely comes from: patterns of one family are one fault, unlike families are two.</summary>
+    public static string Family(PatternClass pattern) => pattern switch
+    {
+        PatternClass.None => "",
+        PatternClass.Scattered or PatternClass.Run => "clogged",
+        PatternClass.Starvation or PatternClass.Blank or PatternClass.NearBlank => "supply",
+        PatternClass.EveryKth => "drive",
+        PatternClass.Contaminated => "mixed",
+        _ => "plate",
+    };
+
+    /// <summary>The sheet in two sentences: what stands out, and what it means.</summary>
+    /// <param name="units">Every unit.</param>
+    /// <param name="changes">Against the earlier sheet, unit by unit; empty when there is none.</param>
+    public static (string Title, IReadOnlyList<string> Says) Reading(IReadOnlyList<UnitLine> units, IReadOnlyList<SheetComparison> changes)
+    {
+        var faulty = units.Where(unit => unit.Pattern != PatternClass.None).ToList();
+        if (faulty.Count == 0)
+        {
+            return changes.Any(c => c.Move == GapMove.Cleared)
+                ? ("Complete now.", ["Every gap came back. Prove it with full pages when it had faded under load."])
+                : ("The pattern is complete.", ["The head is not the fault. If pages still fade, look to the supply."]);
+        }
+
+        var families = faulty.GroupBy(unit => Family(unit.Pattern)).OrderByDescending(group => group.Sum(unit => unit.Nozzles.Count(n => n != '.'))).ToList();
+        var title = families.Count == 1
+            ? $"{Names([.. families[0].Select(u => u.Id)])}: {Kind(families[0].Key)}."
+            : $"{Count(families.Count)} different faults.";
+        return (title, [.. families.Select(family => Sentence(family.Key, [.. family], changes))]);
+    }
+
+    private static string Sentence(string family, IReadOnlyList<UnitLine> units, IReadOnlyList<SheetComparison> changes)
+    {
+        var names = Names([.. units.Select(u => u.Id)]);
+        var own = changes.Where(c => units.Any(u => u.Id == c.Unit)).ToList();
+        var moving = own.FirstOrDefault(c => c.Move == GapMove.Moving);
+        var still = own.FirstOrDefault(c => c.Move == GapMove.Still);
+        var means = family switch
+        {
+            "clogged" when moving is not null => $"gaps wander (overlap {moving.OverlapShare:P0}, chance {moving.ChanceShare:P0}), as air or short feed makes them. Check the feed before any more cleans.",
+            "clogged" when still is not null => $"the same nozzles each time (overlap {still.OverlapShare:P0}, chance {still.ChanceShare:P0}). A clog that sits still: soak or flush rather than clean again.",
+            "clogged" when own.Any(c => c.Move == GapMove.Clearing) => "clearing. What is left was missing before.",
+            "clogged" when own.Any(c => c.Move == GapMove.Worse) => "worse than before. After a clean that means the cap or pump draws air, or the supply cannot follow.",
+            "clogged" when units.All(u => u.Pattern == PatternClass.Scattered) => "single gaps, as nozzles dry after idle time. They usually come back with cleans.",
+            "clogged" => "neighbouring nozzles missing, dried or with debris. Soak and flush rather than clean again.",
+            "supply" => "short of ink: air, an empty store, or a feed that cannot follow. No clean mends that.",
+            "drive" => "one row of the head does not fire. Contacts and cable first.",
+            "mixed" => "inks mixed, at the cap or by a wrong refill.",
+            _ => "dashes beside their place or pale: wetting, dirt on the plate, wiper, or a part clog.",
+        };
+        return $"{names}: {means}";
+    }
+
+    private static string Kind(string family) => family switch
+    {
+        "clogged" => "missing nozzles",
+        "supply" => "short of ink",
+        "drive" => "a row does not fire",
+        "mixed" => "inks mixed",
+        _ => "crooked or weak dashes",
+    };
+
+    private static string Names(IReadOnlyList<string> ids) => ids.Count == 1 ? ids[0] : $"{string.Join(", ", ids.Take(ids.Count - 1))} and {ids[^1]}";
+
+    private static string Count(int n) => n switch { 2 => "Two", 3 => "Three", _ => $"{n}" };
+}
