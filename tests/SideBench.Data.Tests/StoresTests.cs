@@ -32,6 +32,37 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     }
 
     [Fact]
+    public async Task Picture_IsKeptOnceByItsBytes()
+    {
+        var store = new Pictures.PictureStore(database.Source);
+        byte[] bytes = [1, 2, 3, (byte)DateTime.Now.Millisecond];
+        var print = await store.Keep(bytes, 2, 2, DateTimeOffset.UtcNow, Go);
+        Assert.Equal(print, await store.Keep(bytes, 2, 2, DateTimeOffset.UtcNow, Go));
+        Assert.Equal(bytes, await store.Find(print, Go));
+        Assert.Null(await store.Find("none", Go));
+        await using var count = database.Source.CreateCommand($"SELECT count(*) FROM pictures WHERE fingerprint = '{print}'");
+        Assert.Equal(1L, await count.ExecuteScalarAsync(Go));
+    }
+
+    [Fact]
+    public async Task SheetLine_ComesBackWithItsNozzlesAndItsMap()
+    {
+        var (job, _) = await NewJob();
+        var unit = new Core.Nozzles.UnitLine("K", "..x.", [2], Core.Nozzles.PatternClass.EveryKth, new Dictionary<Core.Nozzles.PatternClass, double> { [Core.Nozzles.PatternClass.EveryKth] = 0.9 }, "C");
+        var handling = new Core.Nozzles.SheetHandling(1, 2, 3, 4, 5, 6, [(7, 8)]);
+        var map = new Core.Nozzles.PageMap(new Core.Nozzles.Homography(1, 2, 3, 4, 5, 6, 7, 8), [0.5], 1, 2, 3);
+        await using (var work = await Unit.Begin(database.Source, Go))
+        {
+            await EntryStore.Add(work, NewWrite(), job, new MachineId(1), 2, [new EntryBody.SheetTaken("s1", "l", "camera", "print", [unit], handling, map)], Go);
+            await work.Commit(Go);
+        }
+
+        var line = (await new EntryStore(database.Source).SheetsOfMachine(new MachineId(1), Go)).Select(e => e.Body).OfType<EntryBody.SheetTaken>().Last();
+        Assert.Equal(("..x.", Core.Nozzles.PatternClass.EveryKth, 0.9, "C"), (line.Units[0].Nozzles, line.Units[0].Pattern, line.Units[0].Odds[Core.Nozzles.PatternClass.EveryKth], line.Units[0].MixedWith));
+        Assert.Equal((map.Flat, 0.5, (7.0, 8.0)), (line.Map!.Flat, line.Map.Bend[0], line.Handling!.PaperPx[0]));
+    }
+
+    [Fact]
     public async Task UnitThatIsNotCommitted_LeavesNothing()
     {
         var (job, _) = await NewJob();

@@ -91,6 +91,9 @@ public sealed class Browser(Uri address)
 
     public async Task<(HttpStatusCode Status, JsonElement Body)> Post(string path, object body) => await Read(await Http.PostAsJsonAsync(path, body));
 
+    /// <summary>Sends a file as it is.</summary>
+    public async Task<(HttpStatusCode Status, JsonElement Body)> Send(string path, byte[] file) => await Read(await Http.PostAsync(path, new ByteArrayContent(file)));
+
     private static async Task<(HttpStatusCode, JsonElement)> Read(HttpResponseMessage answer)
     {
         var text = await answer.Content.ReadAsStringAsync();

@@ -11,10 +11,11 @@ public static class MeasureCommand
     private const int Small = 2_000;
 
     /// <summary>Measures.</summary>
-    /// <param name="options"><c>diagnosis</c> with its own options, else --json FILE; --start-s and --idle-mb hand in what the shell measured of ./start.</param>
+    /// <param name="options"><c>diagnosis</c> or <c>sheets</c> with their own options, else --json FILE; --start-s and --idle-mb hand in what the shell measured of ./start.</param>
     public static async Task<int> Run(string[] options)
     {
         if (options is ["diagnosis", .. var rest]) return DiagnosisMeasure.Run(rest);
+        if (options is ["sheets", .. var more]) return SheetsMeasure.Run(more);
         if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop) return 2;
         var root = Settings.Needed(Settings.Database);
         var webRoot = Path.Combine(AppContext.BaseDirectory, "wwwroot");

@@ -83,15 +83,17 @@ public static class SheetKeeping
     {
         var lines = new List<EntryBody>();
         var spoken = new HashSet<string>();
+        var last = job.State.Sheets.LastOrDefault(s => s.Id != sheet);
+        SheetComparison? Change(UnitLine unit) => last?.Units.FirstOrDefault(u => u.Id == unit.Id) is { } before ? SheetComparison.Of(before, unit) : null;
         foreach (var thread in job.State.Threads.Where(t => t.IsOpen))
         {
             var caseThread = thread.Id == job.Thread.Id ? job : caseOf(thread.Id);
-            if (UnitOf(thread, units, plan) is { } unit) spoken.Add(SheetWords.Family(unit.Pattern));
+            if (UnitOf(thread, units, plan) is { } unit) spoken.Add(SheetWords.Family(unit.Pattern, Change(unit)));
             if (Answer(caseThread, sheet, units, plan, newId) is { } answer) lines.Add(answer);
         }
 
         var next = job.State.Threads.Max(t => t.Id) + 1;
-        foreach (var family in units.Where(u => u.Pattern != PatternClass.None && IsSure(u)).GroupBy(u => SheetWords.Family(u.Pattern)).Where(f => spoken.Add(f.Key)))
+        foreach (var family in units.Where(u => u.Pattern != PatternClass.None && IsSure(u)).GroupBy(u => SheetWords.Family(u.Pattern, Change(u))).Where(f => spoken.Add(f.Key)))
         {
             var worst = family.MaxBy(u => u.Nozzles.Count(n => n != '.'))!;
             var complaint = job.Book.Book.Complaints.FirstOrDefault(c => c.Sheet?.Contains(family.Key) == true && c.When.Holds(job.Facts));

@@ -9,6 +9,8 @@ namespace SideBench.Core.Nozzles;
 public readonly record struct NozzleLikelihood(double Good, double Weak, double Missing, double Deflected, double WeakDeflected)
 {
     private const double AnywhereMm = 1.2;
+    private const double GoodFrom = 0.32;
+    private const double MostStrength = 1.2;
 
     /// <summary>Works it out for one dash.</summary>
     /// <param name="measure">What it measures.</param>
@@ -17,7 +19,9 @@ public readonly record struct NozzleLikelihood(double Good, double Weak, double 
     /// <param name="offsetSpreadMm">Spread of this unit's offsets, mm.</param>
     public static NozzleLikelihood Of(DashMeasure measure, PatternModel model, double goodSpread, double offsetSpreadMm)
     {
-        var good = Heavy(measure.Strength - 1, Math.Max(goodSpread, measure.Spread * 0.7));
+        // More ink than a proper dash is something that lies over it; next to none is no good dash, however noisy the sheet.
+        var there = 1 / (1 + Math.Exp(-(measure.Strength - GoodFrom) / (0.15 * GoodFrom)));
+        var good = there * Heavy(Math.Min(measure.Strength, MostStrength) - 1, Math.Max(goodSpread, measure.Spread * 0.7));
         var weak = Within(measure.Strength, model.WeakRange.From, model.WeakRange.To, Math.Max(0.03, measure.Spread));
         var missing = Heavy(measure.Strength, Math.Max(model.MissingSpread, measure.Spread));
         var sure = Math.Max(offsetSpreadMm, Math.Min(0.2, measure.OffsetSpreadMm));

@@ -43,9 +43,9 @@ public sealed record SheetComparison(
 {
     // House defaults: rarer than this is no chance; commoner than that may well be; so many gaps are needed to tell.
     private const double NoChance = 0.01;
-    private const double WellChance = 0.1;
+    private const double WellChance = 0.04;
     private const int LeastToTell = 4;
-    private const double ClearlyMore = 1.3;
+    private const double ClearlyMore = 1.2;
     private const double ClearlyFewer = 0.75;
 
     /// <summary>Compares.</summary>
@@ -68,7 +68,7 @@ public sealed record SheetComparison(
         if (isNow == 0) return was == 0 ? GapMove.Complete : GapMove.Cleared;
         if (was == 0) return GapMove.New;
         if (isNow > Math.Max(was + 3, ClearlyMore * was)) return GapMove.Worse;
-        if (was >= LeastToTell && isNow >= LeastToTell && byChance > WellChance) return GapMove.Moving;
+        if (was >= LeastToTell && isNow >= LeastToTell && byChance > WellChance && 2 * still < isNow) return GapMove.Moving;
         if (isNow <= ClearlyFewer * was && still >= 0.5 * isNow) return GapMove.Clearing;
         return byChance < NoChance || still == isNow ? GapMove.Still : GapMove.Unclear;
     }

@@ -27,6 +27,7 @@ public static class SheetFinder
         var dashes = all.Where(stroke => stroke.IsDash).ToList();
         if (dashes.Count < LeastDashes) return new SheetFind(null, dashes.Count, 0, 0, 0, [], []);
         SheetFind? best = null;
+        SheetLaying? bestLaying = null;
         foreach (var blocks in layout.Units.GroupBy(unit => unit.Block with { XMm = 0, YMm = 0 }))
         {
             foreach (var (angle, length) in Commonest(dashes))
@@ -40,13 +41,13 @@ public static class SheetFinder
                 {
                     var find = laying.From(attempt.Pairs);
                     if (find is null) continue;
-                    if (best is null || find.Score > best.Score) best = find;
+                    if (best is null || find.Score > best.Score) (best, bestLaying) = (find, laying);
                     if (IsPlain(best, alike.Count, layout)) return best;
                 }
             }
         }
 
-        return best ?? new SheetFind(null, dashes.Count, 0, 0, 0, [], []);
+        return best is not null ? bestLaying!.Settle(best) : new SheetFind(null, dashes.Count, 0, 0, 0, [], []);
     }
 
     // Nearly every dash on the page is explained, most in the right ink, whatever lies around the sheet.

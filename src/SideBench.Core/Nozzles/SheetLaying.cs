@@ -7,6 +7,8 @@ public sealed class SheetLaying
     private const double ColumnSlack = 0.3;
     private const double RowSlack = 0.4;
     private const double Growth = 1.35;
+    private static readonly double[] Shifts = [-1.35, -1, -0.65, -0.35, 0, 0.35, 0.65, 1, 1.35];
+    private static readonly double[] Stretches = [1, 0.95, 1.05, 0.9, 1.1];
     private const int LeastForPerspective = 24;
     private const double RightInk = 0.9;
     private const double WrongInkCounts = 0.3;
@@ -60,6 +62,68 @@ public sealed class SheetLaying
         }
 
         return IsBelievable(map, pairs) ? Judge(map, order, taken, owner, pairs) : null;
+    }
+
+    /// <summary>
+    /// Looks at every unit by itself whether it fits better a column or row aside: a unit that lies far from where the laying began, beyond a blank one,
+    /// may have been reached a little off.
+    /// </summary>
+    public SheetFind Settle(SheetFind find)
+    {
+        if (find.Map is not { } map || find.LeftOver.Count < 2) return find;
+        var pairs = new List<PointPair>();
+        foreach (var unit in places.GroupBy(place => place.Unit)) pairs.AddRange(IsSettled(unit.Key, map, find.LeftOver) ? Shifted([.. unit], map, 1, 0, 0) : Aside([.. unit], map));
+        var settled = From(pairs);
+        return settled is not null && settled.Score > find.Score ? settled : find;
+    }
+
+    // Whether next to nothing is left over near a unit.
+    private static bool IsSettled(SheetUnit unit, Homography map, IReadOnlyList<Stroke> leftOver)
+    {
+        var back = map.Back();
+        var (b, beside) = (unit.Bounds, 2 * unit.Block.ColumnPitchMm);
+        return leftOver.Count(s => back.At(s.X, s.Y) is var (x, y) && x > b.Left - beside && x < b.Right + beside && y > b.Top - beside && y < b.Bottom + beside) < 2;
+    }
+
+    private List<PointPair> Aside(List<Place> unit, Homography map)
+    {
+        var best = new List<PointPair>();
+        var bestWorth = double.MinValue;
+        foreach (var stretch in Stretches)
+        {
+            foreach (var column in Shifts)
+            {
+                foreach (var row in Shifts)
+                {
+                    var found = Shifted(unit, map, stretch, column, row);
+                    var worth = found.Count - (0.01 * ((column * column) + (row * row)));
+                    if (worth > bestWorth) (best, bestWorth) = (found, worth);
+                }
+            }
+        }
+
+        return best;
+    }
+
+    // What a unit would explain if it lay some columns and rows aside, and were some way wider.
+    private List<PointPair> Shifted(List<Place> unit, Homography map, double stretch, double column, double row)
+    {
+        var pairs = new List<PointPair>();
+        var taken = new HashSet<int>();
+        var block = unit[0].Unit.Block;
+        var middle = unit.Average(place => place.X);
+        var (x0, y0) = map.At(middle, unit[0].Y);
+        var (rx, ry) = map.At(middle + block.ColumnPitchMm, unit[0].Y + block.StairStepMm);
+        var (dx, dy) = map.At(middle, unit[0].Y + block.RowPitchMm);
+        var steps = new Steps(rx - x0, ry - y0, dx - x0, dy - y0);
+        foreach (var place in unit)
+        {
+            var (x, y) = map.At(middle + ((place.X - middle) * stretch) + (column * block.ColumnPitchMm), place.Y + (column * block.StairStepMm) + (row * block.RowPitchMm));
+            var stroke = grid.Nearest(x, y, steps, ColumnSlack, RowSlack);
+            if (stroke >= 0 && taken.Add(stroke)) pairs.Add(new PointPair(place.X, place.Y, grid.Strokes[stroke].X, grid.Strokes[stroke].Y));
+        }
+
+        return pairs;
     }
 
     private static bool IsBelievable(Homography map, List<PointPair> pairs)

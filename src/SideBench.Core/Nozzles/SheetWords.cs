@@ -21,8 +21,10 @@ public static class SheetWords
             PatternClass.DeflectedGroup => "crooked group: wetting or dirt",
             _ => "weak group: part-clogged or thin supply",
         };
+        // That the same dashes are short of ink again says nothing; that gaps sit still does.
         return change?.Move switch
         {
+            GapMove.Still or GapMove.Clearing or GapMove.Moving when Family(unit.Pattern) != "clogged" => word,
             GapMove.Cleared => $"{word}, cleared",
             GapMove.Clearing => $"{word}, clearing",
             GapMove.Still => $"{word}, sits still",
@@ -44,6 +46,9 @@ public static class SheetWords
         _ => "plate",
     };
 
+    /// <summary>The family once it is known what became of the gaps: gaps that wander are air, whatever they look like.</summary>
+    public static string Family(PatternClass pattern, SheetComparison? change) => Family(pattern) == "clogged" && change?.Move == GapMove.Moving ? "supply" : Family(pattern);
+
     /// <summary>The sheet in two sentences: what stands out, and what it means.</summary>
     /// <param name="units">Every unit.</param>
     /// <param name="changes">Against the earlier sheet, unit by unit; empty when there is none.</param>
@@ -57,11 +62,16 @@ public static class SheetWords
                 : ("The pattern is complete.", ["The head is not the fault. If pages still fade, look to the supply."]);
         }
 
-        var families = faulty.GroupBy(unit => Family(unit.Pattern)).OrderByDescending(group => group.Sum(unit => unit.Nozzles.Count(n => n != '.'))).ToList();
+        SheetComparison? Change(UnitLine unit) => changes.FirstOrDefault(c => c.Unit == unit.Id);
+        // What clears is on its way, and no fault of its own beside others.
+        var clearing = faulty.Where(unit => Change(unit)?.Move == GapMove.Clearing && faulty.Any(other => Change(other)?.Move != GapMove.Clearing)).ToList();
+        var families = faulty.Except(clearing).GroupBy(unit => Family(unit.Pattern, Change(unit))).OrderByDescending(group => group.Sum(unit => unit.Nozzles.Count(n => n != '.'))).ToList();
         var title = families.Count == 1
             ? $"{Names([.. families[0].Select(u => u.Id)])}: {Kind(families[0].Key)}."
             : $"{Count(families.Count)} different faults.";
-        return (title, [.. families.Select(family => Sentence(family.Key, [.. family], changes))]);
+        var says = families.Select(family => Sentence(family.Key, [.. family], changes)).ToList();
+        if (clearing.Count > 0) says.Add($"{Names([.. clearing.Select(u => u.Id)])}: clearing, {clearing.Sum(u => u.MissingCount)} left of {changes.Where(c => clearing.Any(u => u.Id == c.Unit)).Sum(c => c.CameBack.Count + c.StillMissing.Count)}.");
+        return (title, says);
     }
 
     private static string Sentence(string family, IReadOnlyList<UnitLine> units, IReadOnlyList<SheetComparison> changes)
@@ -72,19 +82,21 @@ public static class SheetWords
         var still = own.FirstOrDefault(c => c.Move == GapMove.Still);
         var means = family switch
         {
-            "clogged" when moving is not null => $"gaps wander (overlap {moving.OverlapShare:P0}, chance {moving.ChanceShare:P0}), as air or short feed makes them. Check the feed before any more cleans.",
-            "clogged" when still is not null => $"the same nozzles each time (overlap {still.OverlapShare:P0}, chance {still.ChanceShare:P0}). A clog that sits still: soak or flush rather than clean again.",
+            "supply" when moving is not null => $"short of ink. Gaps of {moving.Unit} wander (overlap {Percent(moving.OverlapShare)}, chance {Percent(moving.ChanceShare)}), as air makes them. Check the feed before any more cleans.",
+            "supply" => "short of ink: air, an empty store, or a feed that cannot follow. No clean mends that.",
+            "clogged" when still is not null => $"the same nozzles each time (overlap {Percent(still.OverlapShare)}, chance {Percent(still.ChanceShare)}). A clog that sits still: soak or flush rather than clean again.",
             "clogged" when own.Any(c => c.Move == GapMove.Clearing) => "clearing. What is left was missing before.",
             "clogged" when own.Any(c => c.Move == GapMove.Worse) => "worse than before. After a clean that means the cap or pump draws air, or the supply cannot follow.",
             "clogged" when units.All(u => u.Pattern == PatternClass.Scattered) => "single gaps, as nozzles dry after idle time. They usually come back with cleans.",
             "clogged" => "neighbouring nozzles missing, dried or with debris. Soak and flush rather than clean again.",
-            "supply" => "short of ink: air, an empty store, or a feed that cannot follow. No clean mends that.",
             "drive" => "one row of the head does not fire. Contacts and cable first.",
             "mixed" => "inks mixed, at the cap or by a wrong refill.",
             _ => "dashes beside their place or pale: wetting, dirt on the plate, wiper, or a part clog.",
         };
         return $"{names}: {means}";
     }
+
+    private static string Percent(double share) => $"{Math.Round(100 * share)} %";
 
     private static string Kind(string family) => family switch
     {

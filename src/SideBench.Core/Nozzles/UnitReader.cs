@@ -3,6 +3,8 @@ namespace SideBench.Core.Nozzles;
 /// <summary>From measured dashes to what every nozzle of every unit does.</summary>
 public static class UnitReader
 {
+    // So much ink is a pen's or a hair's: a person should look.
+    private const double TooMuchInk = 1.8;
     private const double PresentFrom = 0.45;
     private const double MostGoodSpread = 0.22;
     private const double MostOffsetSpreadMm = 0.1;
@@ -45,7 +47,8 @@ public static class UnitReader
         };
         var sum = odds.Sum(o => o.Odds);
         var best = odds.MaxBy(o => o.Odds);
-        return new NozzleSign(best.State, best.Odds / sum, measure.Strength, best.State == NozzleState.Missing ? 0 : measure.OffsetMm);
+        var sure = measure.Strength > TooMuchInk ? 0.5 : best.Odds / sum;
+        return new NozzleSign(best.State, sure, measure.Strength, best.State == NozzleState.Missing ? 0 : measure.OffsetMm);
     }
 
     // Spread of the dashes that are there, by the middle of their distances from the middle.

@@ -12,10 +12,12 @@ internal static class DemoBench
 
     private static DemoJob Resting(DemoWorld world, DateTimeOffset now)
     {
-        var (machine, script) = Begin(world, "pellow-six-tank", "missing-after-idle", "Stood since midsummer. Now stripes in light cyan.", now.AddHours(-3), 1, 1,
+        var (machine, script) = Begin(world, "pellow-six-tank", "missing-after-idle", "Stood since midsummer. Now stripes in several colours.", now.AddHours(-3), 1, 1,
             i => i with { Ink = "maker", IdleWeeks = 14, CleansTried = 1, Tried = "one clean at home", Promise = now.AddDays(1) });
-        script.Tell("ink-seen", "enough").Tell("nozzle-sheet", "run").Mend("clean-normal").Tell("sheet-after-clean", "fewer").Mend("clean-normal")
-            .Tell("sheet-after-clean", "same");
+        var plan = world.Machines[machine].Model.Sheet!;
+        var sheets = DemoSheets.Of(plan);
+        script.Tell("ink-seen", "enough").Sheet(plan, sheets[0]).Tell("nozzle-sheet", "run").Mend("clean-normal").Sheet(plan, sheets[1]).Tell("sheet-after-clean", "fewer")
+            .Mend("clean-normal").Sheet(plan, sheets[2]).Tell("sheet-after-clean", "same");
         script.At = now.AddMinutes(-43);
         script.Mend("long-rest");
         return new DemoJob(machine, script.Entries);

@@ -2,6 +2,7 @@ using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Logbook;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 
 namespace SideBench.Core.Simulation;
@@ -59,6 +60,10 @@ public sealed class JobScript
     /// <summary>Does a repair.</summary>
     public JobScript Mend(string repair, string lot = "") =>
         Later(book.Repairs[book.IndexOfRepair(repair)].Minutes).Add(BenchWork.Mend(Case, repair, null, lot, NewId));
+
+    /// <summary>Prints a nozzle sheet and puts it on the flatbed; its picture is taken when the demo is loaded.</summary>
+    public JobScript Sheet(SheetPlan plan, NozzleTruth truth) =>
+        Later(2).Add((IReadOnlyList<EntryBody>)[new EntryBody.SheetTaken(NewId(), plan.Layout.Id, "flatbed", null, truth.Lines(plan.Layout))]);
 
     /// <summary>Clears the tray.</summary>
     public JobScript Clear() =>

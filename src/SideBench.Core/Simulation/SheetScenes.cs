@@ -6,6 +6,7 @@ namespace SideBench.Core.Simulation;
 public static class SheetScenes
 {
     private const double PhotoPagePxPerMm = 14;
+    private const double PhotoMargin = 1.22;
 
     /// <summary>A picture that must be read.</summary>
     /// <param name="layout">What was printed.</param>
@@ -30,6 +31,35 @@ public static class SheetScenes
         var chance = new Random(seed);
         var printed = reason == RefusalReason.WrongLayout ? other : layout;
         return Scene(printed, Truth(printed, chance), photo, SceneLevel.Easy, reason, chance, seed, layout);
+    }
+
+    /// <summary>A picture of a head whose nozzles are given.</summary>
+    public static PixelImage Seen(SheetLayout layout, NozzleTruth truth, bool photo, SceneLevel level, int seed) =>
+        Scene(layout, truth, photo, level, null, new Random(seed), seed, layout).Image;
+
+    /// <summary>A flatbed's picture at a stated resolution.</summary>
+    /// <param name="layout">What was printed.</param>
+    /// <param name="truth">What the nozzles do.</param>
+    /// <param name="dpi">Dots to an inch.</param>
+    /// <param name="seed">The same seed makes the same picture.</param>
+    public static PixelImage Scanned(SheetLayout layout, NozzleTruth truth, int dpi, int seed)
+    {
+        var chance = new Random(seed);
+        var scale = dpi / 25.4;
+        var pageScale = Math.Max(PhotoPagePxPerMm, scale);
+        return Flatbed(layout, scale, 0, chance).Take(SheetPress.Print(layout, truth, pageScale, 0.85, chance), pageScale, seed);
+    }
+
+    /// <summary>A phone's picture of a stated size.</summary>
+    /// <param name="layout">What was printed.</param>
+    /// <param name="truth">What the nozzles do.</param>
+    /// <param name="megapixels">Millions of pixels.</param>
+    /// <param name="seed">The same seed makes the same picture.</param>
+    public static PixelImage Photographed(SheetLayout layout, NozzleTruth truth, double megapixels, int seed)
+    {
+        var chance = new Random(seed);
+        var scale = Math.Sqrt(megapixels * 1e6 / (layout.PageWidthMm * layout.PageHeightMm)) / PhotoMargin;
+        return Phone(layout, scale, 1, chance).Take(SheetPress.Print(layout, truth, PhotoPagePxPerMm, 0.85, chance), PhotoPagePxPerMm, seed);
     }
 
     /// <summary>A head with some faults: most units good, others of any kind.</summary>
@@ -96,7 +126,7 @@ public static class SheetScenes
     private static SheetView Phone(SheetLayout layout, double scale, int hard, Random chance)
     {
         var roll = (chance.NextDouble() - 0.5) * (2 + (hard * 3)) * Math.PI / 180;
-        var (w, h) = (layout.PageWidthMm * scale * 1.22, layout.PageHeightMm * scale * 1.22);
+        var (w, h) = (layout.PageWidthMm * scale * PhotoMargin, layout.PageHeightMm * scale * PhotoMargin);
         // The far edge of a tilted page looks smaller: a slope of the page's depth over its distance.
         var tilt = (hard * 4.5 * chance.NextDouble()) + hard;
         var azimuth = chance.NextDouble() * Math.Tau;

@@ -35,6 +35,15 @@ public sealed class EntryStore(NpgsqlDataSource database)
         LIMIT $3
         """;
 
+    private const string SheetsOfMachineSql = """
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        FROM entries e
+        WHERE machine_id = $1
+          AND kind IN ('sheet-taken', 'sheet-corrected')
+          AND NOT EXISTS (SELECT FROM entries c WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
+        ORDER BY entry_id
+        """;
+
     private const string OfShopSql = """
         SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
         FROM entries
@@ -83,6 +92,15 @@ public sealed class EntryStore(NpgsqlDataSource database)
     {
         await using var command = database.CreateCommand(OfMachineSql);
         command.Parameters.With(machine.Value).With(before?.Value ?? long.MaxValue).With(most);
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        return await ReadAll(rows, cancel);
+    }
+
+    /// <summary>Nozzle sheets of a machine's life, and what put them right, oldest first; what was taken back is left out.</summary>
+    public async Task<IReadOnlyList<Entry>> SheetsOfMachine(MachineId machine, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(SheetsOfMachineSql);
+        command.Parameters.With(machine.Value);
         await using var rows = await command.ExecuteReaderAsync(cancel);
         return await ReadAll(rows, cancel);
     }

@@ -5,6 +5,7 @@ using SideBench.Core.Simulation;
 using SideBench.Data.Bulk;
 using SideBench.Data.Machines;
 using SideBench.Data.People;
+using SideBench.Data.Pictures;
 using SideBench.Data.Record;
 using SideBench.Data.Search;
 using SideBench.Data.Shop;
@@ -35,7 +36,9 @@ public static class DemoLoad
         var books = services.GetRequiredService<BenchBooks>();
         if (await people.Any(cancel)) return;
         var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, Seed, books.Now, days);
-        List<DemoJob> jobs = [.. world.Past(), .. world.Present()];
+        var pictures = new DemoPictures(books.Shop, services.GetRequiredService<PictureStore>());
+        List<DemoJob> jobs = [.. world.Past()];
+        foreach (var job in world.Present()) jobs.Add(await pictures.Taken(job, cancel));
         List<PersonRow> persons = [.. DemoWorld.People.Select((p, i) => new PersonRow(new PersonId(i + 1), p.Name, p.Role, SignIn.Hash(Password), SignIn.Hash(Pins[i]), 0, null))];
         await using var connection = await services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);

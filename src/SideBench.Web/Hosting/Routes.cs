@@ -5,6 +5,7 @@ using SideBench.Web.Features.Events;
 using SideBench.Web.Features.Guides;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Features.Machines;
+using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.Practice;
 using SideBench.Web.Features.Search;
 using SideBench.Web.Features.TakeIn;
@@ -23,6 +24,7 @@ public static class Routes
         api.MapBoard();
         api.MapTakeIn();
         api.MapJobs();
+        api.MapNozzles();
         api.MapMachines();
         api.MapSearch();
         api.MapGuides();

@@ -11,6 +11,7 @@ using SideBench.Core.Outcomes;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.People;
+using SideBench.Data.Pictures;
 using SideBench.Data.Record;
 using SideBench.Data.Search;
 using SideBench.Data.Shop;
@@ -18,6 +19,7 @@ using SideBench.Packs;
 using SideBench.Web.Features.Accounts;
 using SideBench.Web.Features.Events;
 using SideBench.Web.Features.Jobs;
+using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.Practice;
 using SideBench.Web.Features.TakeIn;
 using SideBench.Web.Problems;
@@ -39,8 +41,9 @@ public static class SideBenchApp
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<BenchBooks>();
         services.AddSingleton(_ => NpgsqlDataSource.Create(connectionString));
-        services.AddSingleton<EntryStore>().AddSingleton<JobStore>().AddSingleton<MachineStore>().AddSingleton<PeopleStore>().AddSingleton<FindStore>().AddSingleton<VerdictStore>();
+        services.AddSingleton<EntryStore>().AddSingleton<JobStore>().AddSingleton<MachineStore>().AddSingleton<PeopleStore>().AddSingleton<FindStore>().AddSingleton<VerdictStore>().AddSingleton<PictureStore>();
         services.AddSingleton<GuardKeyStore>().AddSingleton<GuardKeys>();
+        services.AddSingleton<SheetDesk>();
         services.AddSingleton<JobDesk>().AddSingleton<ShopDesk>().AddSingleton<TakeInDesk>().AddSingleton<SignIn>().AddSingleton<FirstOwnerCode>();
         services.AddSingleton<JobNews>().AddSingleton<EventHub>().AddHostedService<DatabaseEar>();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
@@ -104,7 +107,7 @@ public static class SideBenchApp
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
         headers.ContentSecurityPolicy =
-            "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
+            "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
         return next(http);
     }
 

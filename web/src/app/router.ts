@@ -21,6 +21,12 @@ export const router = createRouter({
       meta: { title: 'Bench' },
     },
     {
+      path: '/bench/:id(\\d+)/sheets',
+      component: () => import('@/features/nozzles/SheetPage.vue'),
+      props: (to) => ({ id: Number(to.params.id) }),
+      meta: { title: 'Nozzle sheets' },
+    },
+    {
       path: '/bench/:id(\\d+)/tag',
       component: () => import('@/features/take-in/TagPage.vue'),
       props: (to) => ({ id: Number(to.params.id) }),
@@ -46,6 +52,12 @@ export const router = createRouter({
       component: () => import('@/features/guides/CausePage.vue'),
       props: true,
       meta: { title: 'Cause' },
+    },
+    {
+      path: '/guides/sheets/:id',
+      component: () => import('@/features/nozzles/BlankSheetPage.vue'),
+      props: true,
+      meta: { title: 'Blank sheet' },
     },
     {
       path: '/guides/codes/:model/:code',

@@ -25,6 +25,26 @@ api.use({
   },
 })
 
+/** Sends a file as it is and says how much of it is on its way, 0 to 1. */
+export function sendBytes<T>(url: string, body: Blob, sent: (share: number) => void): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const call = new XMLHttpRequest()
+    call.open('POST', url)
+    call.responseType = 'json'
+    call.setRequestHeader('X-Side-Bench-Token', token)
+    call.setRequestHeader('Content-Type', 'application/octet-stream')
+    call.upload.onprogress = (event) => sent(event.lengthComputable ? event.loaded / event.total : 0)
+    call.upload.onload = () => sent(1)
+    call.onerror = () => reject(new Refused(unreachable, 0))
+    call.onload = () => {
+      if (call.status >= 200 && call.status < 300) return resolve(call.response as T)
+      const problem = call.response as ProblemBody | null
+      reject(new Refused(problem?.code ? problem : { ...unreachable, status: call.status }, call.status))
+    }
+    call.send(body)
+  })
+}
+
 /** A refused request, as thrown. */
 export class Refused extends Error {
   constructor(

@@ -324,6 +324,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/pictures/{print}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    print: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/find": {
         parameters: {
             query?: never;
@@ -1838,6 +1885,391 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/layouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LayoutLine"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/layouts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LayoutView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    sheet?: string;
+                    against?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetsView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/sheets/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    key: string;
+                    seenVersion: number;
+                    thread?: number;
+                    way?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetTakenView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/sheets/scan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ScanRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetTakenView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/sheets/taps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TapsRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/sheets/put-right": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PutRightRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/machines/{id}": {
         parameters: {
             query?: never;
@@ -2929,6 +3361,21 @@ export interface components {
             own: boolean;
             options: components["schemas"]["PracticeView"][];
         };
+        LayoutLine: {
+            id: string;
+            name: string;
+            models: string;
+        };
+        LayoutView: {
+            id: string;
+            name: string;
+            /** Format: double */
+            pageWidthMm: number;
+            /** Format: double */
+            pageHeightMm: number;
+            units: components["schemas"]["UnitShape"][];
+            marks: components["schemas"]["MarkShape"][];
+        };
         MachineView: {
             /** Format: int64 */
             id: number;
@@ -2939,6 +3386,20 @@ export interface components {
             customer: string;
             customerContact: string;
             visits: components["schemas"]["VisitView"][];
+        };
+        MarkShape: {
+            ink: string;
+            /** Format: double */
+            x1: number;
+            /** Format: double */
+            y1: number;
+            /** Format: double */
+            x2: number;
+            /** Format: double */
+            y2: number;
+            /** Format: double */
+            sizeMm: number;
+            text: null | string;
         };
         MendRequest: {
             /** Format: uuid */
@@ -3002,6 +3463,11 @@ export interface components {
              * @default 0
              */
             thread: number;
+        };
+        OddsOfPattern: {
+            pattern: string;
+            /** Format: double */
+            oddsRatio: number;
         };
         OddsView: {
             /** Format: int32 */
@@ -3083,6 +3549,19 @@ export interface components {
             problems: components["schemas"]["FieldProblem"][];
             changes: string[];
         };
+        PutRightRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            sheet: string;
+            units: null | components["schemas"]["TappedUnit"][];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
         ReadingView: {
             finding: string;
             findingName: string;
@@ -3102,6 +3581,24 @@ export interface components {
             entries: components["schemas"]["EntryView"][];
             /** Format: int64 */
             older: null | number;
+        };
+        RefusalView: {
+            reason: string;
+            title: string;
+            what: string;
+            then: string;
+        };
+        ScanRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            device: string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         SchoolRequest: {
             /** Format: uuid */
@@ -3129,6 +3626,75 @@ export interface components {
             places: number;
             /** Format: date-time */
             now: string;
+        };
+        SheetActionView: {
+            /** Format: int32 */
+            thread: number;
+            complaint: string;
+            ink: string;
+            does: string;
+        };
+        SheetLineView: {
+            id: string;
+            /** Format: int64 */
+            job: number;
+            /** Format: date-time */
+            at: string;
+            way: string;
+            /** Format: int32 */
+            cleansBefore: number;
+            /** Format: int32 */
+            missingCount: number;
+            missing: number[];
+        };
+        SheetTakenView: {
+            sheet: null | string;
+            /** Format: int32 */
+            version: number;
+            refusal: null | components["schemas"]["RefusalView"];
+        };
+        SheetView: {
+            id: string;
+            /** Format: int64 */
+            job: number;
+            /** Format: int32 */
+            number: number;
+            /** Format: date-time */
+            at: string;
+            by: string;
+            way: string;
+            picture: null | string;
+            /** Format: int32 */
+            pictureWidth: number;
+            /** Format: int32 */
+            pictureHeight: number;
+            after: string;
+            comparedWith: null | string;
+            /** Format: int32 */
+            comparedNumber: null | number;
+            units: components["schemas"]["UnitView"][];
+            title: string;
+            says: string[];
+            handling: string[];
+            /** Format: int32 */
+            unsureCount: number;
+            /** Format: int32 */
+            putRight: number;
+            dashes: number[];
+        };
+        SheetsView: {
+            /** Format: int64 */
+            job: number;
+            /** Format: int32 */
+            version: number;
+            model: string;
+            complaint: string;
+            open: boolean;
+            layout: null | components["schemas"]["LayoutView"];
+            sheets: components["schemas"]["SheetLineView"][];
+            shown: null | components["schemas"]["SheetView"];
+            next: components["schemas"]["SheetActionView"][];
+            devices: string[];
         };
         ShelfRequest: {
             /** Format: uuid */
@@ -3316,6 +3882,23 @@ export interface components {
             /** Format: int32 */
             tag: number;
         };
+        TappedUnit: {
+            id: string;
+            nozzles: string;
+            mixedWith?: null | string;
+        };
+        TapsRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            units: null | components["schemas"]["TappedUnit"][];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
         TenthView: {
             /** Format: double */
             fromRatio: number;
@@ -3400,6 +3983,54 @@ export interface components {
              * @default 0
              */
             thread: number;
+        };
+        UnitShape: {
+            id: string;
+            ink: string;
+            color: string;
+            faint: boolean;
+            /** Format: int32 */
+            nozzles: number;
+            /** Format: int32 */
+            slot: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: int32 */
+            columns: number;
+            /** Format: double */
+            columnPitchMm: number;
+            /** Format: double */
+            rowPitchMm: number;
+            /** Format: double */
+            stairStepMm: number;
+            /** Format: double */
+            dashLengthMm: number;
+            /** Format: double */
+            dashThicknessMm: number;
+        };
+        UnitView: {
+            id: string;
+            nozzles: string;
+            readAs: null | string;
+            unsure: number[];
+            pattern: string;
+            /** Format: double */
+            oddsRatio: number;
+            odds: components["schemas"]["OddsOfPattern"][];
+            says: string;
+            tone: string;
+            /** Format: int32 */
+            missingCount: number;
+            /** Format: int32 */
+            missingBefore: null | number;
+            cameBack: number[];
+            newlyMissing: number[];
+            /** Format: double */
+            overlapRatio: null | number;
+            /** Format: double */
+            chanceRatio: null | number;
         };
         VisitView: {
             /** Format: int64 */

@@ -1,0 +1,127 @@
+using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Logbook;
+using SideBench.Core.Machines;
+using SideBench.Core.Nozzles;
+using SideBench.Core.Outcomes;
+using Xunit;
+
+namespace SideBench.Core.Tests.Bench;
+
+public class SheetKeepingTests
+{
+    private static readonly SheetPlan Plan = TestShop.Shop.Models["pellow-six-tank"].Sheet!;
+
+    [Fact]
+    public void CompleteSheet_AnswersTheQuestion_WithoutRetyping()
+    {
+        var entries = Opened("fades-under-load");
+        Take(entries, Lines());
+        var told = Assert.Single(JobFold.Of(entries).Answers).Body;
+        Assert.Equal(("nozzle-sheet", "complete", "s1"), (told.Finding, told.Outcome, told.Sheet));
+        Assert.True(TestShop.Case(entries).Odds.On("nozzles") < 0.05);
+    }
+
+    [Fact]
+    public void Sheet_SpeaksForTheThreadsOwnSlot()
+    {
+        var entries = Opened("missing-after-idle", slot: 2);
+        Take(entries, Lines(("C", Gaps(n => n is > 40 and < 70)), ("M", Gaps(_ => true))));
+        Assert.Equal("run", JobFold.Of(entries).Answers.Single(a => a.Body.Thread == 0).Body.Outcome);
+    }
+
+    [Fact]
+    public void UnlikePatterns_OpenThreadsOfTheirOwn_LikeOnesDoNot()
+    {
+        var entries = Opened("missing-after-idle", slot: 2);
+        Take(entries, Lines(("C", Gaps(n => n % 15 == 2)), ("LC", Gaps(n => n % 16 == 2)), ("M", Gaps(_ => true)), ("K", Gaps(n => n % 3 == 0))));
+        var threads = JobFold.Of(entries).Threads;
+        Assert.Equal(["missing-after-idle", "bands", "blank-channel"], threads.Select(t => t.Complaint));
+        Assert.Equal([2, 1, 4], threads.Select(t => t.Slot));
+        Take(entries, Lines(("C", Gaps(n => n % 15 == 2)), ("M", Gaps(_ => true)), ("K", Gaps(n => n % 3 == 0))), "s2");
+        Assert.Equal(3, JobFold.Of(entries).Threads.Count);
+    }
+
+    [Fact]
+    public void SheetAfterAClean_IsComparedWithTheOneBefore()
+    {
+        var entries = Opened("missing-after-idle", slot: 2);
+        Take(entries, Lines(("C", Gaps(n => n % 12 == 0))));
+        TestShop.Mend(entries, "clean-normal");
+        Take(entries, Lines(("C", Gaps(n => n is 0 or 24))), "s2");
+        var state = JobFold.Of(entries);
+        Assert.Equal(("sheet-after-clean", "fewer"), (state.Answers[^1].Body.Finding, state.Answers[^1].Body.Outcome));
+        Assert.Equal([0, 1], state.Sheets.Select(s => s.CleansBefore));
+    }
+
+    [Fact]
+    public void UncertainPattern_WeighsLess_ThanACertainOne()
+    {
+        var sure = Opened("missing-after-idle");
+        TestShop.Answer(sure, "nozzle-sheet", "run");
+        var told = new EntryBody.Answered("nozzle-sheet", "run", "n", "l", "s", null, "", 3, [], Shares: new Dictionary<string, double> { ["run"] = 0.6, ["scattered"] = 0.4 });
+        var unsure = Opened("missing-after-idle");
+        unsure.Add(TestShop.Line(2, told));
+        var never = TestShop.Case(Opened("missing-after-idle")).Odds;
+        int clog = Index(never, "nozzles-clogged");
+        double Of(List<Entry> entries) => TestShop.Case(entries).Odds.Still[clog];
+        Assert.InRange(Of(unsure), never.Still[clog], Of(sure));
+        Assert.True(Of(sure) - Of(unsure) > 0.01);
+    }
+
+    [Fact]
+    public void DoubtfulReading_IsAskedAbout_AndAnswersNothing()
+    {
+        var entries = Opened("missing-after-idle", slot: 2);
+        var lines = Lines(("C", Gaps(n => n % 12 == 0)));
+        Take(entries, [.. lines.Select(l => l.Id == "C" ? l with { Unsure = [.. Enumerable.Range(0, 30)] } : l)]);
+        Assert.Empty(JobFold.Of(entries).Answers);
+        Assert.Single(JobFold.Of(entries).Sheets);
+    }
+
+    [Fact]
+    public void PuttingRight_KeepsWhatWasRead_AndTellsAnew()
+    {
+        var entries = Opened("missing-after-idle", slot: 2);
+        Take(entries, Lines(("C", Gaps(n => n is > 40 and < 70))));
+        var right = Lines(("C", Gaps(n => n % 15 == 2)));
+        TestShop.Add(entries, SheetKeeping.PutRight(TestShop.Case(entries), "s1", right, _ => TestShop.Case(entries), () => "x"));
+        var state = JobFold.Of(entries);
+        Assert.Equal("scattered", Assert.Single(state.Answers).Body.Outcome);
+        Assert.Equal(29, state.Sheets[0].Read.Units.First(u => u.Id == "C").MissingCount);
+        Assert.Equal(12, state.Sheets[0].Units.First(u => u.Id == "C").MissingCount);
+        Assert.True(state.Sheets[0].PutRight > 20);
+        // The same answer again is no news: only the correction is written.
+        Assert.Single(SheetKeeping.PutRight(TestShop.Case(entries), "s1", right, _ => TestShop.Case(entries), () => "x").Value);
+    }
+
+    [Fact]
+    public void SheetsThatDoNotFit_AreRefusedWithWhere()
+    {
+        var job = TestShop.Case(Opened("missing-after-idle"));
+        Problem Wrong(IReadOnlyList<UnitLine> units) => Assert.Single(SheetKeeping.Take(job, "s", "taps", null, units, null, _ => job, () => "x").Problems);
+        Assert.Equal("/units", Wrong([]).Path);
+        Assert.Equal("/units/1/nozzles", Wrong([.. Lines().Select((l, i) => i == 1 ? l with { Nozzles = "..." } : l)]).Path);
+        Assert.Equal("/units/0/nozzles", Wrong([.. Lines().Select((l, i) => i == 0 ? l with { Nozzles = new string('q', l.Nozzles.Length) } : l)]).Path);
+        Assert.Equal("/units/2/id", Wrong([.. Lines().Select((l, i) => i == 2 ? l with { Id = "ZZ" } : l)]).Path);
+        Assert.Equal(ProblemCode.UnknownSheet, Assert.Single(SheetKeeping.PutRight(job, "none", Lines(), _ => job, () => "x").Problems).Code);
+    }
+
+    private static int Index(Posterior odds, string cause) => odds.Book.Causes.Select((c, i) => (c.Id, i)).First(c => c.Id == cause).i;
+
+    private static List<Entry> Opened(string complaint, int slot = 0) => TestShop.Opened(TestShop.Intake("pellow-six-tank", complaint, idleWeeks: 8) with { Slot = slot });
+
+    private static void Take(List<Entry> entries, IReadOnlyList<UnitLine> lines, string sheet = "s1") =>
+        TestShop.Add(entries, SheetKeeping.Take(TestShop.Case(entries), sheet, "taps", null, lines, null, thread => Case(entries, thread), () => "x"));
+
+    private static JobCase Case(List<Entry> entries, int thread)
+    {
+        var state = JobFold.Of(entries);
+        return new JobCase(TestShop.Book("pellow-six-tank", state.Thread(thread).Complaint), state, DateOnly.FromDateTime(TestShop.Now.UtcDateTime), thread);
+    }
+
+    private static List<UnitLine> Lines(params (string Id, string Letters)[] told) =>
+        [.. Plan.Layout.Units.Select(u => UnitLine.Tapped(u, told.FirstOrDefault(t => t.Id == u.Id).Letters ?? new string('.', u.Nozzles)))];
+
+    private static string Gaps(Func<int, bool> missing) => string.Concat(Enumerable.Range(0, 180).Select(n => missing(n) ? 'x' : '.'));
+}

@@ -1,0 +1,107 @@
+using SideBench.Core.Nozzles;
+using SideBench.Core.Simulation;
+using Xunit;
+
+namespace SideBench.Core.Tests.Nozzles;
+
+public class SheetReaderTests
+{
+    [Theory]
+    [InlineData(false, SceneLevel.Hard)]
+    [InlineData(true, SceneLevel.Hard)]
+    [InlineData(false, SceneLevel.Medium)]
+    [InlineData(true, SceneLevel.Medium)]
+    public void SimulatedPictures_AreReadNozzleByNozzle(bool photo, SceneLevel level)
+    {
+        var score = new SheetScore();
+        for (var seed = 0; seed < 5; seed++)
+        {
+            var scene = SheetScenes.Good(TinySheet.Layout, photo, level, 300 + seed);
+            var reading = SheetReader.Read(scene.Image, TinySheet.Layout);
+            Assert.Null(reading.Refusal);
+            for (var u = 0; u < reading.Units.Count; u++) score.Add(scene.Truth.Units[u], reading.Units[u]);
+        }
+
+        Assert.Equal((0, 0), (score.Missing.False, score.Missing.Overlooked));
+        Assert.True(score.Missing.Right > 10);
+        Assert.True(score.PatternsRight >= score.Patterns - 1, $"{score.PatternsRight} of {score.Patterns}");
+        Assert.True(score.Unsure < score.Nozzles / 20);
+    }
+
+    [Fact]
+    public void UpsideDownSheet_IsTurned_AndItsNozzlesAreRight()
+    {
+        var truth = NozzleTruth.Good(TinySheet.Layout).With(1, HeadFaults.Of(PatternClass.Run, 60, new Random(5)));
+        var upright = SheetScenes.Seen(TinySheet.Layout, truth, photo: false, SceneLevel.Medium, 8);
+        var reading = SheetReader.Read(UpsideDown(upright), TinySheet.Layout);
+        Assert.Null(reading.Refusal);
+        Assert.True(Math.Abs(reading.Handling!.RotationDeg) > 170);
+        Assert.Equal(truth.Units[1].Missing, reading.Units[1].In(NozzleState.Missing));
+        Assert.Equal(PatternClass.None, reading.Units[0].Pattern);
+    }
+
+    [Fact]
+    public void SheetOnItsSide_IsReadToo()
+    {
+        var seen = SheetScenes.Seen(TinySheet.Layout, NozzleTruth.Good(TinySheet.Layout), photo: false, SceneLevel.Medium, 8);
+        var reading = SheetReader.Read(OnItsSide(seen), TinySheet.Layout);
+        Assert.All(reading.Units, unit => Assert.Equal(PatternClass.None, unit.Pattern));
+        Assert.Equal(3, reading.Units.Count);
+    }
+
+    [Theory]
+    [InlineData(RefusalReason.BlankPage)]
+    [InlineData(RefusalReason.CutOff)]
+    [InlineData(RefusalReason.Blurred)]
+    [InlineData(RefusalReason.LowResolution)]
+    [InlineData(RefusalReason.Covered)]
+    [InlineData(RefusalReason.WrongLayout)]
+    [InlineData(RefusalReason.NoSheet)]
+    public void WhatCannotBeRead_IsNeverReadAsIfGood(RefusalReason reason)
+    {
+        var other = TinySheet.Layout with { Units = [TinySheet.Unit("K", "#1D1D20", false, 8) with { Block = new StairBlock(10, 20, 10, 6, 1.7, 0.17, 5.4, 0.25) }, TinySheet.Unit("M", "#D02A7E", false, 72, 30)], Marks = [] };
+        for (var seed = 0; seed < 4; seed++)
+        {
+            var scene = SheetScenes.Bad(TinySheet.Layout, other, reason, photo: seed % 2 == 1, 40 + seed);
+            Assert.NotNull(SheetReader.Read(scene.Image, TinySheet.Layout).Refusal);
+        }
+    }
+
+    [Fact]
+    public void SheetWithABlankChannel_IsReadAsLongAsItsPlaceIsInThePicture()
+    {
+        var truth = NozzleTruth.Good(TinySheet.Layout).With(0, HeadFaults.Of(PatternClass.Blank, 60, new Random(1)));
+        var reading = SheetReader.Read(SheetScenes.Seen(TinySheet.Layout, truth, photo: true, SceneLevel.Medium, 4), TinySheet.Layout);
+        Assert.Equal((PatternClass.Blank, 60), (reading.Units[0].Pattern, reading.Units[0].In(NozzleState.Missing).Count()));
+    }
+
+    [Fact]
+    public void MapOfAReading_PointsAtTheDashesOfThePictureAsItCame()
+    {
+        var image = SheetScenes.Seen(TinySheet.Layout, NozzleTruth.Good(TinySheet.Layout), photo: false, SceneLevel.Easy, 77);
+        var map = SheetReader.Read(image, TinySheet.Layout).Map!;
+        var (x, y) = TinySheet.Layout.Units[0].DashAt(14);
+        var (px, py) = map.At(x + 1.95, y);
+        int Light(double dy) => image.Rgb[((((int)Math.Round(py + dy)) * image.Width) + (int)Math.Round(px)) * 3];
+        Assert.True(Light(0) < 110, $"{Light(0)}");
+        Assert.True(Light(1.1 * map.ScaleAt(x, y)) > 180);
+    }
+
+    private static PixelImage UpsideDown(PixelImage image)
+    {
+        var rgb = new byte[image.Rgb.Length];
+        for (int from = 0, to = rgb.Length - 3; to >= 0; from += 3, to -= 3) image.Rgb.AsSpan(from, 3).CopyTo(rgb.AsSpan(to));
+        return new PixelImage(image.Width, image.Height, rgb);
+    }
+
+    private static PixelImage OnItsSide(PixelImage image)
+    {
+        var rgb = new byte[image.Rgb.Length];
+        for (var y = 0; y < image.Height; y++)
+        {
+            for (var x = 0; x < image.Width; x++) image.Rgb.AsSpan(((y * image.Width) + x) * 3, 3).CopyTo(rgb.AsSpan(((x * image.Height) + image.Height - 1 - y) * 3));
+        }
+
+        return new PixelImage(image.Height, image.Width, rgb);
+    }
+}
