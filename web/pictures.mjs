@@ -15,6 +15,17 @@ const pictures = [
   { name: 'bench', view: desk, go: onPlace(2) },
   { name: 'bench-waste', view: desk, go: onPlace(3) },
   { name: 'bench-lamp-off', view: desk, lamp: 'off', go: onPlace(1) },
+  {
+    name: 'nozzle-sheet',
+    view: desk,
+    go: async (p) => {
+      await onPlace(1)(p)
+      await p.getByRole('link', { name: /Nozzle sheets/ }).click()
+      await p.getByTestId('reading').waitFor()
+      await p.waitForFunction(() => [...document.images].every((i) => i.complete))
+    },
+  },
+  { name: 'blank-sheet', view: desk, go: (p) => p.goto(`${base}/guides/sheets/pellow-six-tank-sheet`) },
   { name: 'bench-phone', view: phone, go: onPlace(2) },
   { name: 'take-in', view: desk, go: (p) => p.goto(`${base}/take-in`) },
   {

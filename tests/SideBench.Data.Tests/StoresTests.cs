@@ -145,6 +145,8 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             new EntryBody.HandedOver("x", 12.5m, "GBP"), new EntryBody.CustomerRegistered(1, "n", "c"), new EntryBody.MachineRegistered(1, "m", "s", 1),
             new EntryBody.ThreadOpened(1, "not-recognised", 4, "now and then"), new EntryBody.ThreadClosed(1, "handed-back", "", "no part"), Judged("a"),
             new EntryBody.SchoolChosen("clog", "flush-early"), new EntryBody.PartTold("cap", false), new EntryBody.BookEdited("rate", "c", "", "", "rare", "common", "seen"),
+            new EntryBody.SheetTaken("s", "l", "taps", null, [new Core.Nozzles.UnitLine("K", "..x", [], Core.Nozzles.PatternClass.Scattered, new Dictionary<Core.Nozzles.PatternClass, double>())]),
+            new EntryBody.SheetCorrected("s", []),
         ];
         Assert.Equal(EntryCodec.Kinds.Order(), lines.Select(EntrySentence.KindOf).Order());
         foreach (var line in lines)

@@ -103,10 +103,10 @@ public class PracticeTests(BenchServer server) : IClassFixture<BenchServer>
         var (job, _) = await JobsTests.TakeIn(owner);
         Assert.Equal("", (await owner.Get($"/api/jobs/{job}")).Body.GetProperty("bookNote").GetString());
         var model = Path.Combine(folder, "house", "machines", "marram-quartet-a4.json");
-        await File.WriteAllTextAsync(model, (await File.ReadAllTextAsync(model)).Replace("\"version\": 2", "\"version\": 3").Replace("\"Tank vent\"", "\"Vent of the tank\""));
+        await File.WriteAllTextAsync(model, (await File.ReadAllTextAsync(model)).Replace("\"version\": 3", "\"version\": 4").Replace("\"Tank vent\"", "\"Vent of the tank\""));
         await owner.Post("/api/shop/packs", new { });
         var open = (await owner.Get($"/api/jobs/{job}")).Body;
-        Assert.Contains("version 3 now", open.GetProperty("bookNote").GetString());
+        Assert.Contains("version 4 now", open.GetProperty("bookNote").GetString());
         Assert.Contains(open.GetProperty("stations").EnumerateArray(), st => st.GetProperty("name").GetString() == "Vent of the tank");
         Assert.Equal("Pads or box full to the brim", (await owner.Get("/api/guides/causes/pads-full")).Body.GetProperty("name").GetString());
         await other.StopAsync();

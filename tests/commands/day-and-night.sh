@@ -67,6 +67,18 @@ refuses "an export without a known ending" "$ROOT/sidebench" export "$night/out.
 "$ROOT/sidebench" measure diagnosis --jobs 18 --markdown "$night/advice.md" >/dev/null
 holds "the advice is measured on a true and on a disturbed book" [ "$(grep -c '^| advice |' "$night/advice.md")" = 2 ]
 
+cases="$ROOT/tests/cases/nozzles"
+sheet() { local code=0; "$ROOT/sidebench" read-sheet "$@" > "$night/sheet.json" 2>/dev/null || code=$?; [ "$code" = "$want" ]; }
+want=0 holds "a nozzle sheet is read" sheet --layout "$cases/layouts/dune-2.json" --image "$cases/p11.jpg"
+holds "as the open format has it" grep -q '"pattern": "scattered"' "$night/sheet.json"
+want=3 holds "a sheet of another layout is refused" sheet --layout "$cases/layouts/alder-4.json" --image "$cases/p11.jpg"
+want=2 holds "what is no picture is bad input" sheet --layout "$cases/layouts/alder-4.json" --image "$cases/layouts/alder-4.json"
+want=2 holds "what is no layout is bad input" sheet --layout "$cases/p11.truth.json" --image "$cases/p11.jpg"
+mkdir -p "$night/set/layouts"; cp "$cases/p11.jpg" "$night/set/"; cp "$cases/layouts/dune-2.json" "$night/set/layouts/"
+echo '{ "set": "one", "layouts": "layouts", "images": [{ "image": "p11.jpg", "layout": "dune-2" }] }' > "$night/set/manifest.json"
+want=0 holds "a set is read" sheet --set "$night/set" --out "$night/results"
+holds "one result each" grep -q '"status": "read"' "$night/results/p11.json"
+
 mkdir -p "$data/packs/mine/book"
 echo '{ "id": "mine", "name": "Mine", "version": 1, "format": 1 }' > "$data/packs/mine/pack.json"
 echo '{ "rules": [ { "id": "x", "name": "X", "when": { "context": "ink", "is": ["maker"] }, "causes": ["no-such-cause"], "factor": "more", "why": "w" } ] }' > "$data/packs/mine/book/rules.json"

@@ -11,6 +11,7 @@ const screens = [
   { name: 'guides', go: '/guides' },
   { name: 'a cause', go: '/guides/causes/vent-blocked' },
   { name: 'a code', go: '/guides/codes/tolling-folio-3/F-10' },
+  { name: 'a blank nozzle sheet', go: '/guides/sheets/pellow-mono-pair-sheet' },
   { name: 'practice', go: '/practice' },
   { name: 'how the odds have done', go: '/practice/odds' },
   { name: 'nothing there', go: '/no-such-page' },

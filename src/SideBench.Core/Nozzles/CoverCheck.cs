@@ -11,6 +11,8 @@ internal static class CoverCheck
     private const double LeastShare = 0.012;
     private const int LeastPlaces = 5;
     private const int LeastCut = 3;
+    private const double SameHeight = 0.35;
+    private const int LeastStretch = 6;
     private const int PatchRows = 3;
     private const int PatchColumns = 2;
 
@@ -76,17 +78,31 @@ internal static class CoverCheck
         return false;
     }
 
-    // Two units that lose the same whole rows.
+    // Two units that lose dashes between the same two heights.
     private static List<string> Bands(IReadOnlyList<UnitReading> units, SheetLayout layout)
     {
-        var lost = layout.Units.Index().SelectMany(u => LostRows(units[u.Index], u.Item).Select(band => (u.Item.Id, band.Top, band.Bottom, u.Item.Block.RowPitchMm))).ToList();
+        var lost = layout.Units.Index().SelectMany(u => LostRows(units[u.Index], u.Item).Concat(LostStretch(units[u.Index], u.Item)).Select(band => (u.Item.Id, band.Top, band.Bottom, u.Item.Block.RowPitchMm))).ToList();
         foreach (var a in lost)
         {
-            var same = lost.Where(b => b.Id != a.Id && Math.Abs(a.Top - b.Top) < 0.6 * a.RowPitchMm && Math.Abs(a.Bottom - b.Bottom) < 0.6 * a.RowPitchMm).ToList();
+            var same = lost.Where(b => b.Id != a.Id && Math.Abs(a.Top - b.Top) < SameHeight * a.RowPitchMm && Math.Abs(a.Bottom - b.Bottom) < SameHeight * a.RowPitchMm).ToList();
             if (same.Count > 0) return [a.Id, .. same.Select(b => b.Id)];
         }
 
         return [];
+    }
+
+    // With even stairs a straight edge takes neighbouring nozzles, as a run does; but hardly the same ones of two channels.
+    private static IEnumerable<(double Top, double Bottom)> LostStretch(UnitReading unit, SheetUnit shape)
+    {
+        if (unit.Pattern is not (PatternClass.Run or PatternClass.Scattered)) yield break;
+        for (int n = 0, from = -1; n <= shape.Nozzles; n++)
+        {
+            var lost = n < shape.Nozzles && unit.Nozzles[n].State == NozzleState.Missing;
+            if (lost && from < 0) from = n;
+            if (lost || from < 0) continue;
+            if (n - from >= LeastStretch) yield return (shape.DashAt(from).Y, shape.DashAt(n - 1).Y);
+            from = -1;
+        }
     }
 
     private static IEnumerable<(double Top, double Bottom)> LostRows(UnitReading unit, SheetUnit shape)

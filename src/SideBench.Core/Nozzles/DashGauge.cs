@@ -5,7 +5,8 @@ namespace SideBench.Core.Nozzles;
 /// <param name="Spread">Uncertainty of the strength (one standard deviation).</param>
 /// <param name="OffsetMm">How far below its place it stands, mm; of no meaning when there is no dash.</param>
 /// <param name="OffsetSpreadMm">Uncertainty of the offset, mm.</param>
-public readonly record struct DashMeasure(double Strength, double Spread, double OffsetMm, double OffsetSpreadMm);
+/// <param name="NoiseSpread">What the picture's noise alone would make of a place without a dash.</param>
+public readonly record struct DashMeasure(double Strength, double Spread, double OffsetMm, double OffsetSpreadMm, double NoiseSpread = 0.02);
 
 /// <summary>Measures every dash: how much ink, and how far from its place.</summary>
 public static class DashGauge
@@ -124,7 +125,7 @@ public static class DashGauge
     private static Fit Fitted(double[] profile, DashShape shape, DashSamples samples, DashPlace place)
     {
         var most = (int)(Math.Min(MostOffsetMm, 0.42 * place.Unit.Block.RowPitchMm) / samples.StepMm * DashShape.FineSteps);
-        var best = new Fit(0, 0, 1, double.MaxValue, 0);
+        var best = new Fit(0, 0, 1, 1);
         var bestCost = double.MaxValue;
         var prior = samples.StepMm / DashShape.FineSteps / OffsetPriorMm;
         var n = profile.Length;
@@ -155,7 +156,7 @@ public static class DashGauge
             var cost = (miss / variance / SharedNoise) + (offset * prior * offset * prior);
             if (cost >= bestCost) continue;
             bestCost = cost;
-            best = new Fit(amplitude, offset * samples.StepMm / DashShape.FineSteps, SharedNoise * Math.Sqrt(Math.Max(0, miss) / n / spread), miss, spread);
+            best = new Fit(amplitude, offset * samples.StepMm / DashShape.FineSteps, SharedNoise * Math.Sqrt(Math.Max(0, miss) / n / spread), SharedNoise * Math.Sqrt(variance / spread));
         }
 
         return best;
@@ -174,7 +175,6 @@ public static class DashGauge
     /// <param name="Amplitude">Light taken by it in its ink's own direction.</param>
     /// <param name="OffsetMm">Below its place.</param>
     /// <param name="Spread">Uncertainty of the amplitude.</param>
-    /// <param name="Miss">What the fit leaves.</param>
-    /// <param name="Weight">How much shape the fit had to hold on to.</param>
-    public readonly record struct Fit(double Amplitude, double OffsetMm, double Spread, double Miss, double Weight);
+    /// <param name="Noise">What noise alone would make of the amplitude.</param>
+    public readonly record struct Fit(double Amplitude, double OffsetMm, double Spread, double Noise);
 }

@@ -10,6 +10,8 @@ public sealed class GaugedSheet
 
     // A soft dash does not reach its full depth anywhere.
     private const double Peak = 0.6;
+    private const double ForeignFrom = 0.15;
+    private const double ForeignAngle = 0.45;
     private const double StrongEnough = 0.6;
     private const double MostUnitShiftMm = 0.07;
 
@@ -57,7 +59,7 @@ public sealed class GaugedSheet
         }
 
         // What is smooth over the whole page is the paper's and the lens's doing, what is not is the nozzle's.
-        var bend = Bending.Of(PageMap.Of(map.Flat), seen);
+        var bend = Bending.Of(PageMap.Of(map.Flat), seen, Places);
         for (var i = 0; i < raw.Length; i++) Measures[i] = raw[i] with { OffsetMm = raw[i].OffsetMm - Smooth(bend, Places[i]) };
         foreach (var unit in Places.Index().GroupBy(place => place.Item.UnitAt))
         {
@@ -114,8 +116,31 @@ public sealed class GaugedSheet
         var reference = References[Places[i].UnitAt].Amplitude;
         var strength = Math.Max(0, fit.Amplitude / reference);
         var spread = Math.Max(LeastSpread, fit.Spread / reference);
+        // Under a pen nobody sees the dash: what most of its unit does is the better guess.
+        if (IsForeign(i) && Present(Places[i].UnitAt) < 0.5) strength = 0;
         var width = Math.Sqrt((Places[i].Unit.Block.DashThicknessMm * Places[i].Unit.Block.DashThicknessMm / 12) + (SoftMm * SoftMm));
-        return new DashMeasure(strength, spread, fit.OffsetMm, Math.Clamp(width * spread / Math.Max(0.02, strength), 0.004, 0.4));
+        return new DashMeasure(strength, spread, fit.OffsetMm, Math.Clamp(width * spread / Math.Max(0.02, strength), 0.004, 0.4), fit.Noise / reference);
+    }
+
+    private double Present(int unit)
+    {
+        var own = Places.Index().Where(p => p.Item.UnitAt == unit).Select(p => fits[p.Index].Amplitude > 0.45 * References[unit].Amplitude).ToList();
+        return own.Count(there => there) / (double)own.Count;
+    }
+
+    // A pen's stroke along a dash's place is strong, and of another colour than the unit's ink.
+    private bool IsForeign(int i)
+    {
+        var ink = Inks[Places[i].UnitAt].Direction;
+        var step = Math.Clamp((int)Math.Round(fits[i].OffsetMm / samples.StepMm) + samples.Reach, 0, samples.Width - 1);
+        double[] seen = [0, 0, 0];
+        for (var stretch = 0; stretch < DashSamples.Stretches; stretch++)
+        {
+            var profile = samples.Profile(i, stretch);
+            for (var c = 0; c < 3; c++) seen[c] += profile[(step * 3) + c] / DashSamples.Stretches;
+        }
+
+        return UnitInk.Dot(seen, seen) > ForeignFrom * ForeignFrom && UnitInk.Angle(seen, ink) > ForeignAngle;
     }
 
     /// <summary>How much ink each stretch of a dash holds, 1 being proper.</summary>

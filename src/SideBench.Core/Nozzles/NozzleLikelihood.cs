@@ -23,7 +23,7 @@ public readonly record struct NozzleLikelihood(double Good, double Weak, double 
         var there = 1 / (1 + Math.Exp(-(measure.Strength - GoodFrom) / (0.15 * GoodFrom)));
         var good = there * Heavy(Math.Min(measure.Strength, MostStrength) - 1, Math.Max(goodSpread, measure.Spread * 0.7));
         var weak = Within(measure.Strength, model.WeakRange.From, model.WeakRange.To, Math.Max(0.03, measure.Spread));
-        var missing = Heavy(measure.Strength, Math.Max(model.MissingSpread, measure.Spread));
+        var missing = Heavy(measure.Strength, Math.Max(model.MissingSpread, Math.Min(measure.NoiseSpread, measure.Spread)));
         var sure = Math.Max(offsetSpreadMm, Math.Min(0.2, measure.OffsetSpreadMm));
         var placed = Heavy(measure.OffsetMm, sure);
         var aside = 0.5 * Within(Math.Abs(measure.OffsetMm), model.DeflectedRange.FromMm, model.DeflectedRange.ToMm, sure * 0.5);

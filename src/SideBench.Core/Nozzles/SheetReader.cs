@@ -19,8 +19,8 @@ public static class SheetReader
         var strokes = Strokes.Of(work, paper, ink);
         var find = SheetFinder.Find(layout, strokes);
         if (SheetChecks.Found(find, layout, work, paper, ink, strokes) is { } refusal) return refusal;
-        var (map, missMm) = Bent(find);
         var places = DashPlace.Of(layout);
+        var (map, missMm) = Bent(find, places);
         var handling = HandlingOf(map, layout, factor);
         if (SheetChecks.Lies(map, missMm, layout, places, work, handling) is { } badly) return badly;
         var sheet = DashGauge.Of(DashSamples.Of(work, map, places), places, map);
@@ -30,7 +30,7 @@ public static class SheetReader
     }
 
     // What the dashes' own places say about lens and curl; and by how much half of them still stand above or below their place, mm.
-    private static (PageMap Map, double MissMm) Bent(SheetFind find)
+    private static (PageMap Map, double MissMm) Bent(SheetFind find, IReadOnlyList<DashPlace> places)
     {
         var flat = PageMap.Of(find.Map!.Value);
         var seen = find.Pairs.Select(pair =>
@@ -40,7 +40,7 @@ public static class SheetReader
             var (across, down) = new Steps(s.Rx, s.Ry, s.Dx, s.Dy).Of(pair.Px - x, pair.Py - y);
             return new SeenOff(pair.X, pair.Y, across, down);
         }).ToList();
-        var bent = Bending.Of(flat, seen);
+        var bent = Bending.Of(flat, seen, places);
         var misses = find.Pairs.Select(pair =>
         {
             var (x, y) = bent.At(pair.X, pair.Y);
@@ -84,8 +84,12 @@ public static class SheetReader
         {
             Flat = f with
             {
-                A = (f.A * factor) + (shift * f.G), B = (f.B * factor) + (shift * f.H), C = (f.C * factor) + shift,
-                D = (f.D * factor) + (shift * f.G), E = (f.E * factor) + (shift * f.H), F = (f.F * factor) + shift,
+                A = (f.A * factor) + (shift * f.G),
+                B = (f.B * factor) + (shift * f.H),
+                C = (f.C * factor) + shift,
+                D = (f.D * factor) + (shift * f.G),
+                E = (f.E * factor) + (shift * f.H),
+                F = (f.F * factor) + shift,
             },
         };
     }

@@ -39,9 +39,20 @@ public class SheetGeometryTests
         double Curl(double x) => 0.3 * Math.Sin(x / 60);
         var seen = (from row in Enumerable.Range(0, 20) from column in Enumerable.Range(0, 30) select (X: column * 6.0, Y: row * 6.0))
             .Select(p => new SeenOff(p.X, p.Y, 0, Curl(p.X) + (p is { X: < 50, Y: < 18 } ? 0.35 : 0))).ToList();
-        var bent = Bending.Of(flat, seen);
+        var places = seen.Select(s => new DashPlace(TinySheet.Layout.Units[0], 0, 0, s.X, s.Y)).ToList();
+        var bent = Bending.Of(flat, seen, places);
         Assert.Equal((12 + Curl(30)) * 8, bent.At(30, 12).Y, 0.25);
         Assert.Equal((90 + Curl(150)) * 8, bent.At(150, 90).Y, 0.25);
+    }
+
+    [Fact]
+    public void Bend_StaysTame_WhereNothingWasSeen()
+    {
+        var flat = PageMap.Of(new Homography(8, 0, 0, 0, 8, 0, 0, 0));
+        var chance = new Random(3);
+        var seen = Enumerable.Range(0, 60).Select(i => new SeenOff(150 + (i % 6 * 4), 20 + (i / 6 * 2), 0, 0.02 * (chance.NextDouble() - 0.5))).ToList();
+        var places = seen.Select(s => new DashPlace(TinySheet.Layout.Units[0], 0, 0, s.X, s.Y)).Append(new DashPlace(TinySheet.Layout.Units[0], 0, 0, 5, 20)).ToList();
+        Assert.Equal(20 * 8, Bending.Of(flat, seen, places).At(5, 20).Y, 0.8);
     }
 
     [Fact]

@@ -7,9 +7,9 @@ public sealed record TappedUnit(string Id, string Nozzles, string? MixedWith = n
 
 public sealed record TapsRequest(Guid Key, int SeenVersion, IReadOnlyList<TappedUnit>? Units, int Thread = 0) : IJobWrite;
 
-public sealed record PutRightRequest(Guid Key, int SeenVersion, string Sheet, IReadOnlyList<TappedUnit>? Units, int Thread = 0) : IJobWrite;
+public sealed record PutRightRequest(Guid Key, int SeenVersion, string? Sheet, IReadOnlyList<TappedUnit>? Units, int Thread = 0) : IJobWrite;
 
-public sealed record ScanRequest(Guid Key, int SeenVersion, string Device, int Thread = 0) : IJobWrite;
+public sealed record ScanRequest(Guid Key, int SeenVersion, string? Device, int Thread = 0) : IJobWrite;
 
 /// <summary>A picture that was read, as a write: the picture by its fingerprint.</summary>
 public sealed record PictureTaken(Guid Key, int SeenVersion, string Way, string Picture, int Thread = 0) : IJobWrite;

@@ -34,8 +34,8 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
 
     /// <summary>Lets a scanner take the picture.</summary>
     public Task<IResult> Scan(HttpContext http, long id, ScanRequest request) =>
-        Scanners.TryGetValue(request.Device, out var scanner)
-            ? Read(http, id, request.Key, request.SeenVersion, request.Thread, request.Device, (job, plan) => scanner.Take(Printed(job, plan, id)))
+        Scanners.TryGetValue(request.Device ?? "", out var scanner)
+            ? Read(http, id, request.Key, request.SeenVersion, request.Thread, request.Device!, (job, plan) => scanner.Take(Printed(job, plan, id)))
             : Task.FromResult(ProblemResults.Of(ProblemCode.UnknownWord, "/device", request.Device, string.Join(", ", Devices)));
 
     /// <summary>Puts taps on record.</summary>
@@ -47,7 +47,7 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
     /// <summary>Puts a reading right.</summary>
     public Task<IResult> PutRight(HttpContext http, long id, PutRightRequest request) =>
         desk.Write(http, id, request, (job, entries) => Tapped(job, request.Units) is var units && units.IsGood
-            ? SheetKeeping.PutRight(job, request.Sheet, units.Value, thread => books.Case(entries, thread).Value, NewId)
+            ? SheetKeeping.PutRight(job, request.Sheet ?? "", units.Value, thread => books.Case(entries, thread).Value, NewId)
             : units.Problems.ToList());
 
     /// <inheritdoc/>
@@ -108,8 +108,8 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
         for (var u = 0; u < units.Count; u++)
         {
             var (shape, told) = (plan.Layout.Units[u], units[u]);
-            if (told.Id != shape.Id) problems.Add(new Problem(ProblemCode.UnknownWord, $"/units/{u}/id", told.Id, shape.Id));
-            else if (told.Nozzles?.Length != shape.Nozzles) problems.Add(new Problem(ProblemCode.OutOfRange, $"/units/{u}/nozzles", told.Nozzles?.Length ?? 0, shape.Nozzles, shape.Nozzles));
+            if (told?.Id != shape.Id) problems.Add(new Problem(ProblemCode.UnknownWord, $"/units/{u}/id", told?.Id, shape.Id));
+            else if (told!.Nozzles?.Length != shape.Nozzles) problems.Add(new Problem(ProblemCode.OutOfRange, $"/units/{u}/nozzles", told.Nozzles?.Length ?? 0, shape.Nozzles, shape.Nozzles));
             else if (told.Nozzles.Any(n => !UnitLine.Letters.Contains(n))) problems.Add(new Problem(ProblemCode.UnknownWord, $"/units/{u}/nozzles", told.Nozzles[..Math.Min(20, told.Nozzles.Length)], string.Join(' ', UnitLine.Letters.ToCharArray())));
             else lines.Add(UnitLine.Tapped(shape, told.Nozzles, told.MixedWith));
         }

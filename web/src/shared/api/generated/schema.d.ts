@@ -3554,7 +3554,7 @@ export interface components {
             key: string;
             /** Format: int32 */
             seenVersion: number;
-            sheet: string;
+            sheet: null | string;
             units: null | components["schemas"]["TappedUnit"][];
             /**
              * Format: int32
@@ -3593,7 +3593,7 @@ export interface components {
             key: string;
             /** Format: int32 */
             seenVersion: number;
-            device: string;
+            device: null | string;
             /**
              * Format: int32
              * @default 0
