@@ -15,11 +15,14 @@ internal static class SheetChecks
     private const double LeastSharpness = 0.17;
     private const int LeastInkTiles = 12;
     private const int LeastForAnother = 40;
+    private const double AnotherShare = 0.5;
+    private const double RightInkOfAnother = 0.6;
 
     /// <summary>Whether the layout was found at all.</summary>
     public static SheetReading? Found(SheetFind find, SheetLayout layout, PixelImage image, PaperMap paper, InkPlane ink, IReadOnlyList<Stroke> strokes)
     {
-        if (find.Map is not null && find.Explained >= LeastDashes && find.RightInk >= LeastRightInk * find.Explained && find.LeftOver.Count < LeftOverAllowed + (LeftOverShare * find.Explained)) return null;
+        if (find.Map is not null && find.Explained >= LeastDashes && find.RightInk >= LeastRightInk * find.Explained && find.LeftOver.Count < LeftOverAllowed + (LeftOverShare * find.Explained))
+            return IsThereAnother(find, layout, strokes) ? SheetReading.Refused(RefusalReason.TwoSheets) : null;
         var ground = GroundCheck.Of(paper, ink, strokes);
         var bounds = layout.Units.Select(unit => unit.Bounds).ToList();
         var (wide, high) = (bounds.Max(b => b.Right) - bounds.Min(b => b.Left), bounds.Max(b => b.Bottom) - bounds.Min(b => b.Top));
@@ -28,6 +31,16 @@ internal static class SheetChecks
         if (ground.PaperShare < LeastPaper) return SheetReading.Refused(RefusalReason.NoSheet);
         if (ground.Sharpness < LeastSharpness && ground.InkTiles >= LeastInkTiles) return SheetReading.Refused(RefusalReason.Blurred);
         return SheetReading.Refused(ground.Dashes >= LeastForAnother ? RefusalReason.WrongLayout : ground.Dashes < LeastDashes ? RefusalReason.BlankPage : RefusalReason.NoSheet);
+    }
+
+    // The same pattern once more among the dashes that the first does not explain.
+    private static bool IsThereAnother(SheetFind find, SheetLayout layout, IReadOnlyList<Stroke> strokes)
+    {
+        var explained = find.Pairs.Select(pair => (pair.Px, pair.Py)).ToHashSet();
+        var others = strokes.Where(stroke => stroke.IsDash && !explained.Contains((stroke.X, stroke.Y))).ToList();
+        if (others.Count < AnotherShare * find.Explained) return false;
+        var second = SheetFinder.Find(layout, others);
+        return second.Map is not null && second.Explained > AnotherShare * find.Explained && second.RightInk > RightInkOfAnother * second.Explained;
     }
 
     /// <summary>Whether all of the pattern is in the picture, large enough.</summary>

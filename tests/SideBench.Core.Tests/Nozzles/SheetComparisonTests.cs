@@ -84,6 +84,28 @@ public class SheetComparisonTests
         Assert.Equal("The pattern is complete.", SheetWords.Reading([Line("K", "......")], []).Title);
     }
 
+    [Theory]
+    [InlineData(PatternClass.Scattered, "clogged", "single gaps")]
+    [InlineData(PatternClass.Run, "clogged", "solid run")]
+    [InlineData(PatternClass.EveryKth, "drive", "every k-th: drive or cable first")]
+    [InlineData(PatternClass.Starvation, "supply", "fading from one end: starved")]
+    [InlineData(PatternClass.Blank, "supply", "blank: air, empty, or rarely a dead driver")]
+    [InlineData(PatternClass.NearBlank, "supply", "nearly blank: air or empty")]
+    [InlineData(PatternClass.Contaminated, "mixed", "wrong tint: mixed with Y")]
+    [InlineData(PatternClass.DeflectedGroup, "plate", "crooked group: wetting or dirt")]
+    [InlineData(PatternClass.WeakGroup, "plate", "weak group: part-clogged or thin supply")]
+    public void Patterns_AreSaidInTheTradesWords_AndTheirFamilyIsOneFault(PatternClass pattern, string family, string words)
+    {
+        var unit = Line("C", Gaps(60, n => n < 20)) with { Pattern = pattern, MixedWith = "Y" };
+        Assert.Equal((family, words), (SheetWords.Family(pattern), SheetWords.Of(unit, null)));
+        var alone = SheetWords.Reading([unit], []);
+        Assert.StartsWith("C: ", alone.Title, StringComparison.Ordinal);
+        Assert.StartsWith("C: ", Assert.Single(alone.Says), StringComparison.Ordinal);
+        // That a channel is starved again says nothing of a clog that sits still.
+        var same = SheetComparison.Of(unit, unit)!;
+        Assert.Equal(family == "clogged" ? $"{words}, sits still" : words, SheetWords.Of(unit, same));
+    }
+
     private static SheetComparison Compare(string before, string now) => SheetComparison.Of(Line("K", before), Line("K", now))!;
 
     private static UnitLine Line(string id, string letters) => UnitLine.Tapped(TinySheet.Unit(id, "#1D1D20", false, 8, letters.Length), letters);

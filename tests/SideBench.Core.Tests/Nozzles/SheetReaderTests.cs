@@ -68,6 +68,14 @@ public class SheetReaderTests
     }
 
     [Fact]
+    public void TwoSheetsInOnePicture_AreRefused_AndOneIsNotTakenForTwo()
+    {
+        var one = SheetScenes.Seen(TinySheet.Layout, NozzleTruth.Good(TinySheet.Layout), photo: false, SceneLevel.Medium, 8);
+        Assert.Null(SheetReader.Read(one, TinySheet.Layout).Refusal);
+        Assert.Equal(RefusalReason.TwoSheets, SheetReader.Read(Beside(one, one), TinySheet.Layout).Refusal?.Reason);
+    }
+
+    [Fact]
     public void SheetWithABlankChannel_IsReadAsLongAsItsPlaceIsInThePicture()
     {
         var truth = NozzleTruth.Good(TinySheet.Layout).With(0, HeadFaults.Of(PatternClass.Blank, 60, new Random(1)));
@@ -85,6 +93,19 @@ public class SheetReaderTests
         int Light(double dy) => image.Rgb[((((int)Math.Round(py + dy)) * image.Width) + (int)Math.Round(px)) * 3];
         Assert.True(Light(0) < 110, $"{Light(0)}");
         Assert.True(Light(1.1 * map.ScaleAt(x, y)) > 180);
+    }
+
+    private static PixelImage Beside(PixelImage left, PixelImage right)
+    {
+        var width = left.Width + right.Width;
+        var rgb = new byte[width * left.Height * 3];
+        for (var y = 0; y < left.Height; y++)
+        {
+            left.Rgb.AsSpan(y * left.Width * 3, left.Width * 3).CopyTo(rgb.AsSpan(y * width * 3));
+            right.Rgb.AsSpan(y * right.Width * 3, right.Width * 3).CopyTo(rgb.AsSpan(((y * width) + left.Width) * 3));
+        }
+
+        return new PixelImage(width, left.Height, rgb);
     }
 
     private static PixelImage UpsideDown(PixelImage image)
