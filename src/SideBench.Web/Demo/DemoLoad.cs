@@ -29,7 +29,7 @@ public static class DemoLoad
     /// <summary>Loads it when nobody has an account yet.</summary>
     /// <param name="services">The server's services.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <param name="days">How far back the record goes, days.</param>
+    /// <param name="days">How far back the record goes, days; a shorter demo keeps its nozzle sheets without their pictures.</param>
     public static async Task Once(IServiceProvider services, CancellationToken cancel, int days = DemoWorld.TwoYears)
     {
         var people = services.GetRequiredService<PeopleStore>();
@@ -38,7 +38,7 @@ public static class DemoLoad
         var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, Seed, books.Now, days);
         var pictures = new DemoPictures(books.Shop, services.GetRequiredService<PictureStore>());
         List<DemoJob> jobs = [.. world.Past()];
-        foreach (var job in world.Present()) jobs.Add(await pictures.Taken(job, cancel));
+        foreach (var job in world.Present()) jobs.Add(days == DemoWorld.TwoYears ? await pictures.Taken(job, cancel) : job);
         List<PersonRow> persons = [.. DemoWorld.People.Select((p, i) => new PersonRow(new PersonId(i + 1), p.Name, p.Role, SignIn.Hash(Password), SignIn.Hash(Pins[i]), 0, null))];
         await using var connection = await services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
