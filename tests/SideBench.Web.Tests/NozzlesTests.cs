@@ -23,7 +23,8 @@ public class NozzlesTests(BenchServer server) : IClassFixture<BenchServer>
         var url = $"/api/jobs/{job}/sheets/picture?key={Guid.NewGuid()}&seenVersion={version}&way=camera";
         var (status, taken) = await browser.Send(url, file);
         Assert.True(status == HttpStatusCode.OK, taken.ToString());
-        await browser.Send(url, file);
+        var (_, again) = await browser.Send(url, file);
+        Assert.Equal(taken.GetProperty("sheet").GetString(), again.GetProperty("sheet").GetString());
         var (_, sheets) = await browser.Get($"/api/jobs/{job}/sheets");
         Assert.Equal(1, sheets.GetProperty("sheets").GetArrayLength());
         var shown = sheets.GetProperty("shown");
@@ -106,6 +107,10 @@ public class NozzlesTests(BenchServer server) : IClassFixture<BenchServer>
         var jobs = await Task.WhenAll(JobsTests.TakeIn(browser), JobsTests.TakeIn(browser));
         var scans = await Task.WhenAll(jobs.Select(j => browser.Post($"/api/jobs/{j.Job}/sheets/scan", new { key = Guid.NewGuid(), seenVersion = j.Version, device = "flatbed" })));
         Assert.All(scans, s => Assert.Equal(8, s.Body.GetProperty("sheet").GetString()!.Length));
+        var scan = new { key = Guid.NewGuid(), seenVersion = scans[0].Body.GetProperty("version").GetInt32(), device = "phone" };
+        var (once, twice) = (await browser.Post($"/api/jobs/{jobs[0].Job}/sheets/scan", scan), await browser.Post($"/api/jobs/{jobs[0].Job}/sheets/scan", scan));
+        Assert.Equal(once.Body.GetProperty("sheet").GetString(), twice.Body.GetProperty("sheet").GetString());
+        Assert.Equal(2, (await browser.Get($"/api/jobs/{jobs[0].Job}/sheets")).Body.GetProperty("sheets").GetArrayLength());
         var unknown = await browser.Post($"/api/jobs/{jobs[0].Job}/sheets/scan", new { key = Guid.NewGuid(), seenVersion = 1, device = "telescope" });
         Assert.Equal("unknown-word", JobsTests.Code(unknown.Body));
         var mika = await server.Open("Mika Sund");

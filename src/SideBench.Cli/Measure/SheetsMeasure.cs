@@ -29,6 +29,7 @@ public static class SheetsMeasure
             return 2;
         }
 
+        Console.Error.WriteLine($"Drawing and reading {scenes} pictures; a hundred take some minutes ...");
         var said = new StringBuilder();
         Score([.. shop.Layouts.Values.OrderBy(l => l.Id, StringComparer.Ordinal)], scenes, said);
         if (shop.Layouts.GetValueOrDefault(SpeedLayout) is { } layout) Speed(layout, said);
@@ -78,7 +79,7 @@ public static class SheetsMeasure
         Line("reading / decoding, 300 dpi A4", low.Read / low.Decode, "×", 3);
         Line("600 dpi / 300 dpi, decoding and reading", (high.Read + high.Decode) / (low.Read + low.Decode), "×", 4);
         Line("12-megapixel photo, decoding and reading", (photo.Read + photo.Decode) / 1000, "s", 2.5);
-        Line("memory while a 300 dpi A4 is read", lowMb, "MB", 400);
+        Line("memory asked for by a 300 dpi A4, in all", lowMb, "MB", 400);
 
         void Line(string what, double value, string unit, double most) =>
             said.AppendLine(CultureInfo.InvariantCulture, $"{(value <= most ? "ok  " : "OVER")} {what,-44} {value,8:0.00} {unit,-2} at most {most}");

@@ -29,7 +29,7 @@ public static class SheetKeeping
         if (job.Book.Model.Sheet is not { } plan) return new Problem(ProblemCode.UnknownLayout, "/layout", job.Book.Model.FullName);
         if (Wrong(plan.Layout, units) is { } wrong) return wrong;
         var lines = new List<EntryBody> { new EntryBody.SheetTaken(sheet, plan.Layout.Id, way, picture, units, reading?.Handling, reading?.Map) };
-        lines.AddRange(Follow(job, sheet, units, plan, caseOf, newId));
+        lines.AddRange(Follow(job, sheet, units, plan, caseOf, newId, new HashSet<int>()));
         return lines;
     }
 
@@ -45,9 +45,11 @@ public static class SheetKeeping
         if (job.State.Sheets.FirstOrDefault(s => s.Id == sheet) is null) return new Problem(ProblemCode.UnknownSheet, "/sheet", sheet);
         if (job.Book.Model.Sheet is not { } plan) return new Problem(ProblemCode.UnknownLayout, "/layout", job.Book.Model.FullName);
         if (Wrong(plan.Layout, units) is { } wrong) return wrong;
-        var lines = new List<EntryBody>();
+        var lines = new List<EntryBody> { new EntryBody.SheetCorrected(sheet, units) };
+        var told = new HashSet<int>();
         foreach (var (entry, body) in job.State.Answers.Where(a => a.Body.Sheet == sheet))
         {
+            told.Add(body.Thread);
             var caseThread = body.Thread == job.Thread.Id ? job : caseOf(body.Thread);
             if (!caseThread.Thread.IsOpen || Answer(caseThread, sheet, units, plan, newId, only: body.Finding) is not { } anew) continue;
             // The same answer again is no news.
@@ -56,7 +58,9 @@ public static class SheetKeeping
             lines.Add(anew);
         }
 
-        return lines.Prepend(new EntryBody.SheetCorrected(sheet, units)).ToList();
+        // What was too doubtful to tell anything is told now, unless a later sheet has spoken since.
+        if (job.State.Sheets[^1].Id == sheet) lines.AddRange(Follow(job, sheet, units, plan, caseOf, newId, told));
+        return lines;
     }
 
     /// <summary>The unit that a thread is about: the one its slot feeds, or the worst of the sheet.</summary>
@@ -79,17 +83,17 @@ public static class SheetKeeping
         return null;
     }
 
-    private static IEnumerable<EntryBody> Follow(JobCase job, string sheet, IReadOnlyList<UnitLine> units, SheetPlan plan, Func<int, JobCase> caseOf, Func<string> newId)
+    private static IEnumerable<EntryBody> Follow(JobCase job, string sheet, IReadOnlyList<UnitLine> units, SheetPlan plan, Func<int, JobCase> caseOf, Func<string> newId, IReadOnlySet<int> told)
     {
         var lines = new List<EntryBody>();
         var spoken = new HashSet<string>();
-        var last = job.State.Sheets.LastOrDefault(s => s.Id != sheet);
+        var last = Before(job, sheet);
         SheetComparison? Change(UnitLine unit) => last?.Units.FirstOrDefault(u => u.Id == unit.Id) is { } before ? SheetComparison.Of(before, unit) : null;
         foreach (var thread in job.State.Threads.Where(t => t.IsOpen))
         {
             var caseThread = thread.Id == job.Thread.Id ? job : caseOf(thread.Id);
             if (UnitOf(thread, units, plan) is { } unit) spoken.Add(SheetWords.Family(unit.Pattern, Change(unit)));
-            if (Answer(caseThread, sheet, units, plan, newId) is { } answer) lines.Add(answer);
+            if (!told.Contains(thread.Id) && Answer(caseThread, sheet, units, plan, newId) is { } answer) lines.Add(answer);
         }
 
         var next = job.State.Threads.Max(t => t.Id) + 1;
@@ -98,13 +102,15 @@ public static class SheetKeeping
             var worst = family.MaxBy(u => u.Nozzles.Count(n => n != '.'))!;
             var complaint = job.Book.Book.Complaints.FirstOrDefault(c => c.Sheet?.Contains(family.Key) == true && c.When.Holds(job.Facts));
             if (complaint is null) continue;
-            var slot = plan.Slots[worst.Id];
-            if (!Endings.Open(job, complaint.Id, slot, $"Nozzle sheet, {string.Join(", ", family.Select(u => u.Id))}: {SheetWords.Of(worst, null)}").IsGood) continue;
-            lines.Add(new EntryBody.ThreadOpened(next++, complaint.Id, slot, $"Nozzle sheet, {string.Join(", ", family.Select(u => u.Id))}: {SheetWords.Of(worst, null)}"));
+            var (slot, words) = (plan.Slots[worst.Id], $"Nozzle sheet, {string.Join(", ", family.Select(u => u.Id))}: {SheetWords.Of(worst, null)}");
+            if (Endings.Open(job, complaint.Id, slot, words).IsGood) lines.Add(new EntryBody.ThreadOpened(next++, complaint.Id, slot, words));
         }
 
         return lines;
     }
+
+    // The sheet taken before this one.
+    private static SheetOnJob? Before(JobCase job, string sheet) => job.State.Sheets.TakeWhile(s => s.Id != sheet).LastOrDefault();
 
     private static bool IsSure(UnitLine unit) => unit.Odds.GetValueOrDefault(unit.Pattern) >= SureOfPattern && unit.Unsure.Count <= MostUnsure * unit.Nozzles.Length;
 
@@ -112,8 +118,7 @@ public static class SheetKeeping
     private static EntryBody.Answered? Answer(JobCase job, string sheet, IReadOnlyList<UnitLine> units, SheetPlan plan, Func<string> newId, string? only = null)
     {
         if (UnitOf(job.Thread, units, plan) is not { } unit || !IsSure(unit)) return null;
-        var last = job.State.Sheets.LastOrDefault(s => s.Id != sheet && s.Units.Count == units.Count);
-        var earlier = last?.Units.FirstOrDefault(u => u.Id == unit.Id);
+        var earlier = Before(job, sheet)?.Units.FirstOrDefault(u => u.Id == unit.Id);
         var move = earlier is null ? null : SheetComparison.Of(earlier, unit);
         var asked = job.Advice.Chosen?.Step.Id;
         var open = job.Book.Findings

@@ -11,6 +11,8 @@ internal static class CoverCheck
     private const double LeastShare = 0.012;
     private const int LeastPlaces = 5;
     private const int LeastCut = 3;
+    private const double StretchThere = 0.6;
+    private const double StretchGone = 0.2;
     private const double SameHeight = 0.35;
     private const int LeastStretch = 6;
     private const int PatchRows = 3;
@@ -47,11 +49,11 @@ internal static class CoverCheck
     {
         var whole = sheet.Stretches(i);
         var there = 0;
-        while (there < whole.Length && whole[there] > 0.6) there++;
-        var fromLeft = there is >= 2 and <= 7 && whole.Skip(there + 1).All(s => s < 0.2);
+        while (there < whole.Length && whole[there] > StretchThere) there++;
+        var fromLeft = there is >= 2 and <= 7 && whole.Skip(there + 1).All(s => s < StretchGone);
         var back = 0;
-        while (back < whole.Length && whole[^(back + 1)] > 0.6) back++;
-        return fromLeft || (back is >= 2 and <= 7 && whole.Take(whole.Length - back - 1).All(s => s < 0.2));
+        while (back < whole.Length && whole[^(back + 1)] > StretchThere) back++;
+        return fromLeft || (back is >= 2 and <= 7 && whole.Take(whole.Length - back - 1).All(s => s < StretchGone));
     }
 
     // Several rows in which the same neighbouring columns are missing while others of the row are there.

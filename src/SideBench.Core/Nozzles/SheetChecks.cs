@@ -57,8 +57,7 @@ internal static class SheetChecks
     }
 
     /// <summary>Whether what was measured can be trusted.</summary>
-    public static SheetReading? Measured(
-        GaugedSheet sheet, IReadOnlyList<UnitReading> units, SheetLayout layout, SheetHandling handling, SheetFind find, IReadOnlyList<Stroke> strokes)
+    public static SheetReading? Measured(GaugedSheet sheet, IReadOnlyList<UnitReading> units, SheetLayout layout, SheetHandling handling)
     {
         if (sheet.SoftMm > MostSoftMm) return SheetReading.Refused(RefusalReason.Blurred, null, handling);
         var unsure = units.Sum(unit => unit.Unsure.Count());

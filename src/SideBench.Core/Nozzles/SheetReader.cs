@@ -26,7 +26,7 @@ public static class SheetReader
         var sheet = DashGauge.Of(DashSamples.Of(work, map, places), places, map);
         handling = handling with { SoftMm = sheet.SoftMm, LightPct = LightOf(sheet) };
         var units = UnitReader.Read(sheet, layout, model ?? new PatternModel());
-        return SheetChecks.Measured(sheet, units, layout, handling, find, strokes) ?? new SheetReading(units, handling, null, Scaled(map, factor));
+        return SheetChecks.Measured(sheet, units, layout, handling) ?? new SheetReading(units, handling, null, Scaled(map, factor));
     }
 
     // What the dashes' own places say about lens and curl; and by how much half of them still stand above or below their place, mm.

@@ -77,6 +77,23 @@ public class SheetKeepingTests
         Take(entries, [.. lines.Select(l => l.Id == "C" ? l with { Unsure = [.. Enumerable.Range(0, 30)] } : l)]);
         Assert.Empty(JobFold.Of(entries).Answers);
         Assert.Single(JobFold.Of(entries).Sheets);
+        // Once a person has looked, it tells what it could not before.
+        TestShop.Add(entries, SheetKeeping.PutRight(TestShop.Case(entries), "s1", lines, _ => TestShop.Case(entries), () => "x"));
+        Assert.Equal(("nozzle-sheet", "scattered"), JobFold.Of(entries).Answers.Select(a => (a.Body.Finding, a.Body.Outcome)).Single());
+    }
+
+    [Fact]
+    public void OlderSheetPutRight_IsComparedWithTheOneBeforeIt_NotWithALaterOne()
+    {
+        var entries = Opened("missing-after-idle", slot: 2);
+        var many = Lines(("C", Gaps(n => n % 12 == 0)));
+        Take(entries, many);
+        TestShop.Mend(entries, "clean-normal");
+        Take(entries, Lines(("C", Gaps(n => n is 0 or 24))), "s2");
+        TestShop.Mend(entries, "clean-normal");
+        Take(entries, Lines(("C", Gaps(n => n is 0))), "s3");
+        TestShop.Add(entries, SheetKeeping.PutRight(TestShop.Case(entries), "s2", many, _ => TestShop.Case(entries), () => "x"));
+        Assert.Equal("same", JobFold.Of(entries).Answers.Single(a => a.Body.Sheet == "s2").Body.Outcome);
     }
 
     [Fact]

@@ -36,6 +36,9 @@ public static class GuidesEndpoints
                 .. book.Causes.Select(c => new BookLine("cause", c.Id, c.Name, Name(c.Station), c.RateWord.Replace('-', ' '), c.Watch)),
                 .. books.Shop.Models.Values.OrderBy(m => m.FullName, StringComparer.Ordinal)
                     .SelectMany(m => m.Codes.Select(c => new BookLine("code", $"{m.Id}/{c.Code}", $"{c.Code} · {c.Says}", m.FullName, c.Means, m.Id))),
+                .. books.Shop.Layouts.Values.OrderBy(l => l.Name, StringComparer.Ordinal).Select(l => new BookLine(
+                    "sheet", l.Id, l.Name, string.Join(", ", books.Shop.Models.Values.Where(m => m.Sheet?.Layout.Id == l.Id).Select(m => m.FullName)),
+                    $"{l.Nozzles} nozzles, {string.Join(' ', l.Units.Select(u => u.Id))}", "blank nozzle sheet layout paper")),
                 .. book.Findings.Select(f => new BookLine(f.Kind, f.Id, f.Name, Name(f.Station), $"{f.Minutes:0.#} min", string.Join(' ', f.Outcomes.Select(o => o.Label)))),
                 .. book.Repairs.Select(r => new BookLine("repair", r.Id, r.Name, Name(r.Station), $"{r.Minutes:0.#} min", r.Part)),
             ],

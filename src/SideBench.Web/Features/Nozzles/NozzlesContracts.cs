@@ -46,7 +46,7 @@ public sealed record OddsOfPattern(string Pattern, double OddsRatio);
 /// <summary>A sheet in full.</summary>
 /// <param name="Dashes">Where each nozzle's dash lies in the picture: left end and right end, four numbers a nozzle, in pixels; empty without a picture.</param>
 public sealed record SheetView(
-    string Id, long Job, int Number, DateTimeOffset At, string By, string Way, string? Picture, int PictureWidth, int PictureHeight, string After, string? ComparedWith, int? ComparedNumber,
+    string Id, long Job, int Number, DateTimeOffset At, string By, string Way, string? Picture, string After, string? ComparedWith, int? ComparedNumber,
     IReadOnlyList<UnitView> Units, string Title, IReadOnlyList<string> Says, IReadOnlyList<string> Handling, int UnsureCount, int PutRight, IReadOnlyList<int> Dashes);
 
 /// <summary>All about a job's sheets.</summary>

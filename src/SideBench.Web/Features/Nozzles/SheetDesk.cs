@@ -1,6 +1,7 @@
 using SideBench.Core.Bench;
 using SideBench.Core.Identity;
 using SideBench.Core.Logbook;
+using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Simulation;
@@ -29,24 +30,24 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
     {
         using var bytes = new MemoryStream();
         await http.Request.Body.CopyToAsync(bytes, http.RequestAborted);
-        return await Read(http, id, key, seenVersion, thread, way, (_, _) => bytes.ToArray());
+        return await Read(http, id, way, (_, _) => bytes.ToArray(), print => new PictureTaken(key, seenVersion, way, print, thread), key, thread);
     }
 
     /// <summary>Lets a scanner take the picture.</summary>
     public Task<IResult> Scan(HttpContext http, long id, ScanRequest request) =>
         Scanners.TryGetValue(request.Device ?? "", out var scanner)
-            ? Read(http, id, request.Key, request.SeenVersion, request.Thread, request.Device!, (job, plan) => scanner.Take(Printed(job, plan, id)))
+            ? Read(http, id, request.Device!, (job, plan) => scanner.Take(Printed(job, plan, id)), _ => request, request.Key, request.Thread)
             : Task.FromResult(ProblemResults.Of(ProblemCode.UnknownWord, "/device", request.Device, string.Join(", ", Devices)));
 
     /// <summary>Puts taps on record.</summary>
     public Task<IResult> Taps(HttpContext http, long id, TapsRequest request) =>
         desk.Write(http, id, request, (job, entries) => Tapped(job, request.Units) is var units && units.IsGood
-            ? SheetKeeping.Take(job, NewId(), "taps", null, units.Value, null, thread => books.Case(entries, thread).Value, NewId)
+            ? SheetKeeping.Take(job, NameOf(request.Key), "taps", null, units.Value, null, thread => books.Case(entries, thread).Value, NewId)
             : units.Problems.ToList());
 
     /// <summary>Puts a reading right.</summary>
     public Task<IResult> PutRight(HttpContext http, long id, PutRightRequest request) =>
-        desk.Write(http, id, request, (job, entries) => Tapped(job, request.Units) is var units && units.IsGood
+        desk.Write(http, id, request, (job, entries) => Tapped(job, request.Units, job.State.Sheets.FirstOrDefault(s => s.Id == request.Sheet)?.Units) is var units && units.IsGood
             ? SheetKeeping.PutRight(job, request.Sheet ?? "", units.Value, thread => books.Case(entries, thread).Value, NewId)
             : units.Problems.ToList());
 
@@ -55,7 +56,12 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
 
     private static string NewId() => Guid.NewGuid().ToString("N")[..8];
 
-    private async Task<IResult> Read(HttpContext http, long id, Guid key, int seenVersion, int thread, string way, Func<JobCase, Core.Machines.SheetPlan, Outcome<byte[]>> picture)
+    // The sheet is named after the write's key, so that a write sent again answers with the sheet it made.
+    private static string NameOf(Guid key) => key.ToString("N")[..8];
+
+    private async Task<IResult> Read<T>(
+        HttpContext http, long id, string way, Func<JobCase, SheetPlan, Outcome<byte[]>> picture, Func<string, T> write, Guid key, int thread)
+        where T : IJobWrite
     {
         var cancel = http.RequestAborted;
         if (key == Guid.Empty) return ProblemResults.Of(ProblemCode.Missing, "/key");
@@ -73,8 +79,8 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
 
         var kept = PictureCodec.Jpeg(image.Value, KeptQuality);
         var print = await pictures.Keep(kept, image.Value.Width, image.Value.Height, books.Now, cancel);
-        var sheet = NewId();
-        var written = await desk.Write(http, id, new PictureTaken(key, seenVersion, way, print, thread), (now, entries) =>
+        var sheet = NameOf(key);
+        var written = await desk.Write(http, id, write(print), (now, entries) =>
             SheetKeeping.Take(now, sheet, way, print, [.. reading.Units.Select(UnitLine.Of)], reading, other => books.Case(entries, other).Value, NewId));
         return written is Microsoft.AspNetCore.Http.HttpResults.Ok<BenchView> good ? Results.Ok(new SheetTakenView(sheet, good.Value!.Version, null)) : written;
     }
@@ -99,7 +105,7 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
         return (image, image.IsGood ? SheetReader.Read(image.Value, layout) : null);
     }
 
-    private static Outcome<IReadOnlyList<UnitLine>> Tapped(JobCase job, IReadOnlyList<TappedUnit>? units)
+    private static Outcome<IReadOnlyList<UnitLine>> Tapped(JobCase job, IReadOnlyList<TappedUnit>? units, IReadOnlyList<UnitLine>? before = null)
     {
         if (job.Book.Model.Sheet is not { } plan) return new Problem(ProblemCode.UnknownLayout, "/layout", job.Book.Model.FullName);
         if (units is null || units.Count != plan.Layout.Units.Count) return new Problem(ProblemCode.OutOfRange, "/units", units?.Count ?? 0, plan.Layout.Units.Count, plan.Layout.Units.Count);
@@ -111,22 +117,23 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
             if (told?.Id != shape.Id) problems.Add(new Problem(ProblemCode.UnknownWord, $"/units/{u}/id", told?.Id, shape.Id));
             else if (told!.Nozzles?.Length != shape.Nozzles) problems.Add(new Problem(ProblemCode.OutOfRange, $"/units/{u}/nozzles", told.Nozzles?.Length ?? 0, shape.Nozzles, shape.Nozzles));
             else if (told.Nozzles.Any(n => !UnitLine.Letters.Contains(n))) problems.Add(new Problem(ProblemCode.UnknownWord, $"/units/{u}/nozzles", told.Nozzles[..Math.Min(20, told.Nozzles.Length)], string.Join(' ', UnitLine.Letters.ToCharArray())));
-            else lines.Add(UnitLine.Tapped(shape, told.Nozzles, told.MixedWith));
+            // Taps tell nothing of colour: what was read of it stands.
+            else lines.Add(UnitLine.Tapped(shape, told.Nozzles, told.MixedWith ?? before?.FirstOrDefault(b => b.Id == shape.Id)?.MixedWith));
         }
 
         return problems.Count > 0 ? problems : lines;
     }
 
     // What the demo's machine would print now.
-    private static PrintedSheet Printed(JobCase job, Core.Machines.SheetPlan plan, long id)
+    private static PrintedSheet Printed(JobCase job, SheetPlan plan, long id)
     {
         var state = job.State;
         var faults = state.Threads.Where(t => t.IsOpen)
             .Select(t => (t.Slot, Family: job.Book.Book.Complaints.FirstOrDefault(c => c.Id == t.Complaint)?.Sheet?[0] ?? "")).Where(f => f.Family.Length > 0).ToList();
         var cleans = state.Work.Count(w => w.Tags.Contains(SheetOnJob.CleanTag));
-        var seed = HashCode(state.Intake.MachineId, id);
+        var seed = SeedOf(state.Intake.MachineId, id);
         return new PrintedSheet(plan.Layout, VirtualHead.Of(plan.Layout, plan.Slots, faults, cleans, job.Proof.Proved, seed), seed + cleans + (7 * state.Sheets.Count));
     }
 
-    private static int HashCode(long machine, long job) => (int)(((machine * 7919) + (job * 104729)) & 0x7fffffff);
+    private static int SeedOf(long machine, long job) => (int)(((machine * 7919) + (job * 104729)) & 0x7fffffff);
 }

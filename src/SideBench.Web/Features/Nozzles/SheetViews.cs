@@ -50,11 +50,11 @@ public static class SheetViews
         var units = sheet.Units.Select(u => Unit(u, sheet.Read.Units.FirstOrDefault(r => r.Id == u.Id), other?.Sheet.Units.FirstOrDefault(o => o.Id == u.Id), changes.FirstOrDefault(c => c.Unit == u.Id))).ToList();
         var picture = sheet.Read.Picture;
         return new SheetView(
-            sheet.Id, life.Job.Value, at + 1, sheet.At, life.By, sheet.Read.Way, picture, 0, 0, After(sheet, state, life), other?.Sheet.Id, other is null ? null : all.IndexOf(other) + 1,
-            units, title, says, Handling(sheet.Read), sheet.PutRight > 0 ? 0 : sheet.Units.Sum(u => u.Unsure.Count), sheet.PutRight, picture is null || sheet.Read.Map is null ? [] : Dashes(sheet.Read.Map, plan.Layout));
+            sheet.Id, life.Job.Value, at + 1, sheet.At, life.By, sheet.Read.Way, picture, After(sheet, state), other?.Sheet.Id, other is null ? null : all.IndexOf(other) + 1,
+            units, title, says, Handling(sheet.Read), sheet.Units.Sum(u => u.Unsure.Count), sheet.PutRight, picture is null || sheet.Read.Map is null ? [] : Dashes(sheet.Read.Map, plan.Layout));
     }
 
-    private static string After(SheetOnJob sheet, JobState state, SheetLife life)
+    private static string After(SheetOnJob sheet, JobState state)
     {
         if (state.Sheets.All(s => s.Id != sheet.Id)) return "an earlier visit";
         if (sheet.CleansBefore > 0) return $"after clean {sheet.CleansBefore}";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useKeys } from '@/shared/state/useKeys'
 import AppDialog from '@/shared/ui/AppDialog.vue'
@@ -20,14 +20,13 @@ const open = ref<'' | 'note' | 'wait'>('')
 const text = ref('')
 const waitsFor = ref('customer')
 const router = useRouter()
-const sheets = () =>
-  router.push({
-    path: `/bench/${props.job.id}/sheets`,
-    query: props.job.thread ? { thread: String(props.job.thread) } : {},
-  })
+const sheets = computed(() => ({
+  path: `/bench/${props.job.id}/sheets`,
+  query: props.job.thread ? { thread: String(props.job.thread) } : {},
+}))
 useKeys(() => [
   { key: 'N', does: 'note', run: () => (open.value = 'note') },
-  { key: 'S', does: 'nozzle sheets', run: sheets },
+  { key: 'S', does: 'nozzle sheets', run: () => router.push(sheets.value) },
 ])
 
 async function save() {
@@ -56,11 +55,7 @@ async function save() {
       <button v-else type="button" class="press" @click="open = 'wait'">Waits for …</button>
       <button v-if="mayBench" type="button" class="press" @click="emit('close')">Close the job</button>
     </template>
-    <RouterLink
-      class="press"
-      :to="{ path: `/bench/${job.id}/sheets`, query: job.thread ? { thread: String(job.thread) } : {} }"
-      ><span class="keycap">S</span> Nozzle sheets</RouterLink
-    >
+    <RouterLink class="press" :to="sheets"><span class="keycap">S</span> Nozzle sheets</RouterLink>
     <RouterLink class="press" :to="`/bench/${job.id}/hand-over`">Hand-over sheet</RouterLink>
     <RouterLink class="press" :to="`/bench/${job.id}/tag`">Tag</RouterLink>
     <button v-if="job.place > 0 && !job.handedOver" type="button" class="press" @click="desk.place({ place: 0 })">

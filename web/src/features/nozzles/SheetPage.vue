@@ -138,14 +138,7 @@ useKeys(() => [
           class="grid grid-cols-[minmax(0,1fr)] items-start gap-3"
           :class="shown.picture ? 'lg:grid-cols-[minmax(0,0.75fr)_minmax(0,1.25fr)]' : ''"
         >
-          <SheetPicture
-            v-if="shown.picture"
-            :job="shown.job"
-            :sheet="shown"
-            :units="layout.units"
-            :lit="lit"
-            @light="lit = $event"
-          />
+          <SheetPicture v-if="shown.picture" :job="shown.job" :sheet="shown" :lit="lit" @light="lit = $event" />
           <div class="space-y-3">
             <ReadingCard :sheet="shown" :next="sheets.next" :job="id" :may="may" @put-right="tap(true)" />
             <SheetWays

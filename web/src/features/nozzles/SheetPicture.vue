@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import type { Sheet, UnitShape } from './useSheets'
+import type { Sheet } from './useSheets'
 
 const props = defineProps<{
   /** The job, for the picture's address. */
   job: number
   /** The sheet. */
   sheet: Sheet
-  /** Units of its layout. */
-  units: UnitShape[]
   /** The unit that is pointed at; empty for none. */
   lit: string
 }>()
@@ -100,8 +98,9 @@ const outlines = computed(() => {
     }
   })
 })
+// The picture is paper, lamp on or off: its marks keep their colours.
 const inked: Record<string, string> = {
-  x: 'var(--color-stop)',
+  x: '#ab2a1f',
   w: '#865108',
   d: '#865108',
   b: '#865108',

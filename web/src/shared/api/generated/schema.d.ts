@@ -3664,10 +3664,6 @@ export interface components {
             by: string;
             way: string;
             picture: null | string;
-            /** Format: int32 */
-            pictureWidth: number;
-            /** Format: int32 */
-            pictureHeight: number;
             after: string;
             comparedWith: null | string;
             /** Format: int32 */
