@@ -14,7 +14,7 @@ public static class SheetFinder
     private const double MostLengthCounts = 80;
     private const double GoodEnough = 0.92;
     private const double MostNozzles = 0.7;
-    private const double RightInks = 0.66;
+    private const double RightInks = 0.9;
     private const double LeftOverShare = 0.02;
     private const int LeftOverAllowed = 3;
 
