@@ -68,6 +68,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
                 ProofAgain = house.ProofAgain,
                 TestCoveragePct = house.TestCoveragePct,
                 EasyLeeway = house.EasyLeeway,
+                Handling = new Handling(house.ToolMin, house.TurnMin, house.TipMin, house.VisitMin, house.SoonDays),
             },
             Synonyms = [.. files.SelectMany(f => f.File.Synonyms)],
             Words = new BookWords(words.Likelihood, words.Rate),

@@ -22,7 +22,8 @@ internal sealed record BookFile
     internal sealed record HousePart(
         string Currency, double BenchPerHour, double InkPerMl, double CounterPerPct, Dictionary<string, double> Risk, double HandBack, double NotInBook,
         double EasyBits, double ClearedBelow, int Places, double BookWorthJobs, double OtherInkCounts, double CloseAbove, double SecondFault,
-        double ContradictsAbove, double PartsWait, double SchoolFactor, int ProofAgain, double TestCoveragePct, double EasyLeeway);
+        double ContradictsAbove, double PartsWait, double SchoolFactor, int ProofAgain, double TestCoveragePct, double EasyLeeway,
+        double ToolMin, double TurnMin, double TipMin, double VisitMin, double SoonDays);
 
     internal sealed record ComplaintPart(string Id, string Name, string Says, string Proof, JsonNode? When, IReadOnlyList<string>? Sheet);
 

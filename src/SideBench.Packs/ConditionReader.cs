@@ -17,6 +17,7 @@ internal sealed class ConditionReader(IReadOnlyDictionary<string, IReadOnlyList<
         if (o["any"] is JsonArray any) return new Condition.Any(Parts(any, $"{path}/any"));
         if (o["not"] is { } not) return new Condition.Not(Read(not, $"{path}/not"));
         if (o["model"] is { } model) return new Condition.ModelIs(Text(model), Words(o["is"]));
+        if (o["named"] is not null) return new Condition.ModelNamed(Words(o["named"]));
         if (o["has"] is { } station) return new Condition.HasStation(Text(station));
         if (o["context"] is { } context) return new Condition.ContextIs(Text(context), Words(o["is"]));
         if (o["finding"] is { } finding) return Finding(Text(finding), Words(o["is"]), path);

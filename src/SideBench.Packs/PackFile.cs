@@ -20,4 +20,10 @@ public enum PackFileKind
 
     /// <summary>A nozzle sheet's layout.</summary>
     SheetLayout,
+
+    /// <summary>How a machine model opens.</summary>
+    AccessGraph,
+
+    /// <summary>Guides, and parts that several of them share.</summary>
+    Guides,
 }

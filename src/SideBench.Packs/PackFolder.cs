@@ -2,7 +2,7 @@ using SideBench.Core.Outcomes;
 
 namespace SideBench.Packs;
 
-/// <summary>Reads packs from disk: a folder with a pack.json, and sheets/, machines/ and book/ beside it.</summary>
+/// <summary>Reads packs from disk: a folder with a pack.json, and sheets/, machines/, book/, access/ and guides/ beside it.</summary>
 public static class PackFolder
 {
     /// <summary>All files of all packs below some folders.</summary>
@@ -20,7 +20,7 @@ public static class PackFolder
     private static void ReadPack(string root, string pack, List<PackFile> files, List<Problem> problems)
     {
         Take(Path.Combine(pack, "pack.json"), PackFileKind.Card);
-        foreach (var (folder, kind) in new[] { ("sheets", PackFileKind.SheetLayout), ("machines", PackFileKind.MachineModel), ("book", PackFileKind.FaultBook) })
+        foreach (var (folder, kind) in new[] { ("sheets", PackFileKind.SheetLayout), ("machines", PackFileKind.MachineModel), ("book", PackFileKind.FaultBook), ("access", PackFileKind.AccessGraph), ("guides", PackFileKind.Guides) })
         {
             var path = Path.Combine(pack, folder);
             if (!Directory.Exists(path)) continue;

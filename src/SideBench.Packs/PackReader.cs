@@ -1,8 +1,10 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Quantities;
+using SideBench.Core.StripDown;
 
 namespace SideBench.Packs;
 
@@ -20,6 +22,8 @@ public static class PackReader
         var models = new Dictionary<string, MachineModel>();
         var books = new List<(string Path, BookFile File)>();
         var versions = new List<string>();
+        var graphs = new Dictionary<string, AccessGraph>();
+        var guides = new List<(string Path, JsonNode File)>();
         foreach (var file in files)
         {
             if (file.Kind == PackFileKind.SheetLayout) continue;
@@ -28,6 +32,9 @@ public static class PackReader
             if (!checkedFile.IsGood) continue;
             if (file.Kind == PackFileKind.FaultBook) books.Add((file.Path, checkedFile.Value.Deserialize<BookFile>(Json)!));
             if (file.Kind == PackFileKind.Card) versions.Add($"{checkedFile.Value["id"]} {checkedFile.Value["version"]}");
+            if (file.Kind == PackFileKind.Guides) guides.Add((file.Path, checkedFile.Value));
+            if (file.Kind == PackFileKind.AccessGraph && AccessFile.Read(checkedFile.Value, file.Path, problems) is { } graph && !graphs.TryAdd(graph.Model, graph))
+                problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/model", "access graph", graph.Model));
             if (file.Kind != PackFileKind.MachineModel) continue;
             var model = ModelFile.ToModel(checkedFile.Value.Deserialize<ModelFile>(Json)!, layouts, file.Path, problems);
             if (!models.TryAdd(model.Id, model)) problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/id", "machine model", model.Id));
@@ -35,7 +42,9 @@ public static class PackReader
 
         if (problems.Count > 0) return problems;
         var book = new BookBuilder(models.Values, problems).Build(books);
-        return problems.Count > 0 || book is null ? problems : new Shop(models, layouts, book with { Version = string.Join(", ", versions) });
+        foreach (var model in graphs.Keys.Where(m => !models.ContainsKey(m))) problems.Add(new Problem(ProblemCode.PackUnknownName, $"access#/{model}", "machine model", model));
+        var read = book is null ? [] : new GuideFile(models, graphs, book, problems).Read(guides);
+        return problems.Count > 0 || book is null ? problems : new Shop(models, layouts, graphs, read, book with { Version = string.Join(", ", versions) });
     }
 
     private static Dictionary<string, SheetLayout> Layouts(IReadOnlyList<PackFile> files, List<Problem> problems)

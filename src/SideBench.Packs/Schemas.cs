@@ -16,6 +16,8 @@ internal static class Schemas
         [PackFileKind.MachineModel] = Load("machine-model"),
         [PackFileKind.FaultBook] = Load("fault-book"),
         [PackFileKind.SheetLayout] = Load("nozzle-sheet-layout"),
+        [PackFileKind.AccessGraph] = Load("access-graph"),
+        [PackFileKind.Guides] = Load("guides"),
     };
 
     /// <summary>The file as JSON, or every place where it does not fit.</summary>

@@ -1,11 +1,16 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
+using SideBench.Core.StripDown;
 
 namespace SideBench.Packs;
 
 /// <summary>Everything that packs say: models and fault book, checked.</summary>
 /// <param name="Models">Machine models by id.</param>
 /// <param name="Layouts">Nozzle sheet layouts by id.</param>
+/// <param name="Graphs">How machine models open, by model.</param>
+/// <param name="Guides">Guides, in the order of their files.</param>
 /// <param name="Book">The fault book.</param>
-public sealed record Shop(IReadOnlyDictionary<string, MachineModel> Models, IReadOnlyDictionary<string, SheetLayout> Layouts, FaultBook Book);
+public sealed record Shop(
+    IReadOnlyDictionary<string, MachineModel> Models, IReadOnlyDictionary<string, SheetLayout> Layouts, IReadOnlyDictionary<string, AccessGraph> Graphs,
+    IReadOnlyList<Guide> Guides, FaultBook Book);

@@ -11,7 +11,7 @@ public static class BenchKeeping
     public static readonly IReadOnlyList<string> ClockKinds = ["settle", "dry", "rest", "soak", "charge", "other"];
 
     /// <summary>What can be done with a thing that goes on the tray.</summary>
-    public static readonly IReadOnlyList<string> Changes = ["off", "loose", "open", "unplugged", "plugged", "clamped", "inside", "bridged", "wet"];
+    public static readonly IReadOnlyList<string> Changes = ["off", "loose", "open", "aside", "unplugged", "plugged", "clamped", "taped", "inside", "bridged", "wet"];
 
     /// <summary>Puts something on the tray by hand.</summary>
     public static Outcome<IReadOnlyList<EntryBody>> Put(JobState state, string label, string change, int count, string newId)
@@ -26,12 +26,20 @@ public static class BenchKeeping
     }
 
     /// <summary>Takes things off the tray: they are back, shut or out again.</summary>
-    public static Outcome<IReadOnlyList<EntryBody>> Clear(JobState state, IReadOnlyList<string> items)
+    /// <param name="state">Where the job stands.</param>
+    /// <param name="items">What is undone, all of it.</param>
+    /// <param name="graph">How the machine opens; null when its model has no graph.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> Clear(JobState state, IReadOnlyList<string> items, AccessGraph? graph = null)
     {
         if (items.Count == 0) return new Problem(ProblemCode.Missing, "/items");
         var missing = items.Where(id => state.Tray.All(i => i.Id != id)).Select(id => new Problem(ProblemCode.UnknownTrayItem, "/items", id)).ToList();
         if (missing.Count > 0) return missing;
-        return state.Tray.Where(i => items.Contains(i.Id)).Select(i => (EntryBody)new EntryBody.TrayCleared(i.Id, $"{i.Label} {i.Change}")).ToList();
+        // Everything that is undone in one press may lie one beneath the other; what stays may not lie beneath it.
+        var stays = state.Tray.Where(i => !items.Contains(i.Id)).ToList();
+        var each = state.Tray.Where(i => items.Contains(i.Id)).Select(i => OpeningWork.PutBack(state with { Tray = [.. state.Tray.Where(t => t.Id == i.Id || stays.Contains(t))] }, graph, i.Id, null)).ToList();
+        var problems = each.SelectMany(e => e.Problems).ToList();
+        if (problems.Count > 0) return problems;
+        return each.SelectMany(e => e.Value).ToList();
     }
 
     /// <summary>Starts a clock.</summary>
@@ -103,6 +111,7 @@ public static class BenchKeeping
     {
         if (state.HandOver is not null) return new Problem(ProblemCode.HandedOverAlready, "");
         if (state.Closing is null) return new Problem(ProblemCode.JobOpen, "");
+        if (state.Tray.Where(i => i.Change == "inside").ToList() is { Count: > 0 } inside) return new Problem(ProblemCode.StillInside, "/tray", string.Join(", ", inside.Select(i => i.Label)));
         var problems = new List<Problem>();
         Intake.Text(problems, to, "/to", Intake.LongestName, needed: true);
         if (charge is < 0 or > 100_000) problems.Add(new Problem(ProblemCode.OutOfRange, "/charge", charge, 0, 100_000));
@@ -115,6 +124,7 @@ public static class BenchKeeping
         "off" or "open" => ["open"],
         "inside" => ["inside", "no-power"],
         "wet" => ["wet", "no-power"],
+        "bridged" => ["bridged"],
         _ => [],
     };
 

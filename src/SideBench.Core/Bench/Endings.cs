@@ -72,7 +72,9 @@ public static class Endings
         if (how == "verified" && !job.Proof.Proved) problems.Add(new Problem(ProblemCode.NotProved, "/how"));
         if (cause.Length > 0 && job.Book.Causes.All(c => c.Id != cause)) problems.Add(new Problem(ProblemCode.UnknownStep, "/cause", cause));
         var bare = string.IsNullOrWhiteSpace(reason);
-        if (last && job.State.Tray.Count > 0 && bare)
+        if (last && job.State.Tray.Where(i => i.Change == "inside").ToList() is { Count: > 0 } inside)
+            problems.Add(new Problem(ProblemCode.StillInside, "/tray", string.Join(", ", inside.Select(i => i.Label))));
+        else if (last && job.State.Tray.Count > 0 && bare)
             problems.Add(new Problem(ProblemCode.TrayNotClear, "/reason", string.Join(", ", job.State.Tray.Select(i => $"{i.Label} {i.Change}"))));
         else if (how != "verified" && bare) problems.Add(new Problem(ProblemCode.Missing, "/reason"));
         if (reason.Length > Intake.LongestText) problems.Add(new Problem(ProblemCode.TooLong, "/reason", reason.Length, Intake.LongestText));

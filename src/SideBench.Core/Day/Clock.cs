@@ -9,6 +9,12 @@ namespace SideBench.Core.Day;
 /// <param name="MaxMinutes">It must not last longer, min; null when there is no limit.</param>
 public sealed record Clock(string Id, string Kind, string Label, DateTimeOffset StartedAt, double MinMinutes, double? MaxMinutes)
 {
+    /// <summary>Kinds that only remind: a window in which hands must be done, and an old part that is to be sent back.</summary>
+    public static readonly IReadOnlyList<string> Reminders = ["window", "return"];
+
+    /// <summary>Whether the machine waits for it; a reminder runs beside the work.</summary>
+    public bool IsWait => !Reminders.Contains(Kind);
+
     /// <summary>When it rings.</summary>
     public DateTimeOffset EndsAt => StartedAt.AddMinutes(MinMinutes);
 

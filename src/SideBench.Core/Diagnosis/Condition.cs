@@ -20,7 +20,7 @@ public abstract record Condition
     /// <param name="bare">The model without a case.</param>
     public Condition For(Facts bare) => this switch
     {
-        ModelIs or HasStation => Holds(bare) ? new Always() : Never,
+        ModelIs or ModelNamed or HasStation => Holds(bare) ? new Always() : Never,
         All all => AllOf([.. all.Parts.Select(p => p.For(bare)).Where(p => p is not Always)]),
         Any any => AnyOf([.. any.Parts.Select(p => p.For(bare)).Where(p => !p.IsNever)]),
         Not not => not.Part.For(bare) is var part && part is Not inner ? inner.Part : new Not(part),
@@ -87,6 +87,13 @@ public abstract record Condition
         /// <inheritdoc/>
         public override bool Holds(Facts facts, StepLoad load = default) =>
             facts.Model.Axes.TryGetValue(Axis, out var word) && Words.Contains(word);
+    }
+
+    /// <summary>The model is one of those named.</summary>
+    public sealed record ModelNamed(IReadOnlyList<string> Models) : Condition
+    {
+        /// <inheritdoc/>
+        public override bool Holds(Facts facts, StepLoad load = default) => Models.Contains(facts.Model.Id);
     }
 
     /// <summary>The model has a station of that name.</summary>

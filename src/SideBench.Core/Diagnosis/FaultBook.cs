@@ -1,3 +1,5 @@
+using SideBench.Core.StripDown;
+
 namespace SideBench.Core.Diagnosis;
 
 /// <summary>A thing that can be wrong.</summary>
@@ -118,6 +120,9 @@ public sealed record HouseRates
 
     /// <summary>How often a proof is made at most after one repair.</summary>
     public int ProofAgain { get; init; } = 1;
+
+    /// <summary>What handling costs when a machine is opened.</summary>
+    public Handling Handling { get; init; } = new(0.3, 0.5, 1.5, 25, 90);
 }
 
 /// <summary>Everything the shop knows of faults, checked and ready.</summary>

@@ -86,6 +86,47 @@ public abstract record EntryBody
     /// <summary>A reading was put right by a person; what was read stays beside it.</summary>
     public sealed record SheetCorrected(string Sheet, IReadOnlyList<UnitLine> Units) : EntryBody;
 
+    /// <summary>Parts to reach on the machine were chosen.</summary>
+    public sealed record Aimed(IReadOnlyList<string> Parts, IReadOnlyList<string> Names) : EntryBody;
+
+    /// <summary>Something of the access graph came off, or came loose, open, aside or unplugged. Total is how many the machine has.</summary>
+    public sealed record TakenOff(string Removal, string Part, string Name, int Total, TrayItem Item, double Minutes, int GraphVersion) : EntryBody;
+
+    /// <summary>Something would not move, come off or go back.</summary>
+    public sealed record WouldNot(string Removal, string Name, string What) : EntryBody;
+
+    /// <summary>Something of the access graph went back. Holes of lost pieces may have stayed empty.</summary>
+    public sealed record PutBack(string Item, string Removal, string Label, int Count, int LeftEmpty, double Minutes) : EntryBody;
+
+    /// <summary>Pieces were lost, or missing already when the machine was opened.</summary>
+    public sealed record PieceLost(string Item, string Removal, string Label, int Count, bool Before, string Reason, int Total = 0) : EntryBody;
+
+    /// <summary>Lost pieces were replaced from stock.</summary>
+    public sealed record PieceReplaced(string Item, string Removal, string Label, int Count, string From) : EntryBody;
+
+    /// <summary>A part stays off.</summary>
+    public sealed record LeftOff(string Item, string Part, string Label, string Reason) : EntryBody;
+
+    /// <summary>A part was renewed: the new one's number, lot and warranty, and the old one's fate.</summary>
+    public sealed record PartRenewed(
+        string Part, string Name, string Number, string Lot, decimal Price, string OldFate, DateOnly? ReturnBy, DateOnly? WarrantyEnd, string Keeps) : EntryBody;
+
+    /// <summary>A photo was taken. The picture is named by its fingerprint.</summary>
+    public sealed record PhotoTaken(string Picture, string Of, string Label) : EntryBody;
+
+    /// <summary>A guide was begun. Its steps stay as they were then.</summary>
+    public sealed record GuideBegun(string Run, string Guide, string Name, int Version, int Slot, IReadOnlyList<GuideStep> Steps, IReadOnlyList<GuideWindow> Windows) : EntryBody;
+
+    /// <summary>A step of a guide was done, skipped, or went another way.</summary>
+    public sealed record GuideTicked(
+        string Run, string Step, string Title, string Outcome, double? Value, string Unit, IReadOnlyList<TrayItem> Puts, IReadOnlyList<string> Takes, double Minutes, string Words = "") : EntryBody;
+
+    /// <summary>A guide that changed meanwhile was taken over as it is now.</summary>
+    public sealed record GuideRenewed(string Run, int Version, IReadOnlyList<GuideStep> Steps, IReadOnlyList<GuideWindow> Windows) : EntryBody;
+
+    /// <summary>A guide was ended, done or given up.</summary>
+    public sealed record GuideEnded(string Run, string Name, bool Done, string Reason) : EntryBody;
+
     /// <summary>The machine went back to its customer.</summary>
     public sealed record HandedOver(string To, decimal Charge, string Currency) : EntryBody;
 }

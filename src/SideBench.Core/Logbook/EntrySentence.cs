@@ -31,6 +31,19 @@ public static class EntrySentence
         EntryBody.BookEdited => "book-edited",
         EntryBody.SheetTaken => "sheet-taken",
         EntryBody.SheetCorrected => "sheet-corrected",
+        EntryBody.Aimed => "aimed",
+        EntryBody.TakenOff => "taken-off",
+        EntryBody.WouldNot => "would-not",
+        EntryBody.PutBack => "put-back",
+        EntryBody.PieceLost => "piece-lost",
+        EntryBody.PieceReplaced => "piece-replaced",
+        EntryBody.LeftOff => "left-off",
+        EntryBody.PartRenewed => "part-renewed",
+        EntryBody.PhotoTaken => "photo-taken",
+        EntryBody.GuideBegun => "guide-begun",
+        EntryBody.GuideTicked => "guide-ticked",
+        EntryBody.GuideRenewed => "guide-renewed",
+        EntryBody.GuideEnded => "guide-ended",
         _ => throw new ArgumentOutOfRangeException(nameof(body), body.GetType().Name, "a kind of line without a name"),
     };
 
@@ -61,9 +74,25 @@ public static class EntrySentence
         EntryBody.BookEdited b => $"Book: {b.Target}{(b.Cause.Length > 0 ? $", {b.Cause}, {b.Outcome}" : "")} from “{b.From}” to “{b.To}”" + (b.Reason.Length > 0 ? $": {b.Reason}" : ""),
         EntryBody.SheetTaken b => $"Nozzle sheet ({b.Way}): {Gaps(b.Units)}",
         EntryBody.SheetCorrected b => $"Nozzle sheet put right: {Gaps(b.Units)}",
+        EntryBody.Aimed b => $"Opening up to reach: {string.Join(", ", b.Names)}",
+        EntryBody.TakenOff b => $"{Capital(b.Item.Change)}: {(b.Total > 1 ? $"{b.Item.Count} of {b.Total} " : "")}{b.Item.Label}",
+        EntryBody.WouldNot b => $"Would not: {b.Name}. {b.What}",
+        EntryBody.PutBack b => $"Back: {(b.Count > 1 ? $"{b.Count} " : "")}{b.Label}" + (b.LeftEmpty > 0 ? $", {b.LeftEmpty} of its holes stays empty" : ""),
+        EntryBody.PieceLost b => $"{(b.Before ? "Missing already" : "Lost")}: {b.Count} of {b.Label}" + (b.Reason.Length > 0 ? $": {b.Reason}" : ""),
+        EntryBody.PieceReplaced b => $"Replaced: {b.Count} of {b.Label}" + (b.From.Length > 0 ? $", from {b.From}" : ""),
+        EntryBody.LeftOff b => $"Stays off: {b.Label}: {b.Reason}",
+        EntryBody.PartRenewed b => $"Renewed: {b.Name}" + (b.Number.Length > 0 ? $", {b.Number}" : "") + (b.Lot.Length > 0 ? $" lot {b.Lot}" : "") + $"; the old one {b.OldFate}"
+            + (b.ReturnBy is { } by ? $" by {by:yyyy-MM-dd}" : "") + (b.WarrantyEnd is { } until ? $"; warranty to {until:yyyy-MM-dd}" : ""),
+        EntryBody.PhotoTaken b => $"Photo: {b.Label}",
+        EntryBody.GuideBegun b => $"Guide begun: {b.Name}",
+        EntryBody.GuideTicked b => $"{b.Title}: {b.Outcome}" + (b.Value is { } v ? $" ({v:0.##}\u2009{b.Unit})" : "") + (b.Words.Length > 0 ? $": {b.Words}" : ""),
+        EntryBody.GuideRenewed b => $"Guide taken over as it is now, version {b.Version}",
+        EntryBody.GuideEnded b => $"Guide {(b.Done ? "done" : "given up")}: {b.Name}" + (b.Reason.Length > 0 ? $": {b.Reason}" : ""),
         EntryBody.HandedOver b => $"Handed over to {b.To}, charged {b.Charge:0.00}\u2009{b.Currency}",
         _ => throw new ArgumentOutOfRangeException(nameof(body), body.GetType().Name, "a kind of line without a sentence"),
     };
+
+    private static string Capital(string word) => word.Length > 0 ? char.ToUpperInvariant(word[0]) + word[1..] : word;
 
     private static string Slot(int slot) => slot > 0 ? $", slot {slot}" : "";
 

@@ -29,7 +29,7 @@ public static class JobFold
         EntryBody.Answered body => Answered(state, body, entry.Id.Value),
         EntryBody.Mended body => Mended(state, body, entry.Id.Value),
         EntryBody.TrayPutBy body => state with { Tray = [.. state.Tray, body.Item] },
-        EntryBody.TrayCleared body => state with { Tray = [.. state.Tray.Where(i => i.Id != body.Item)] },
+        EntryBody.TrayCleared body => Cleared(state, body.Item),
         EntryBody.ClockStarted body => state with
         {
             Clocks = [.. state.Clocks, new Day.Clock(body.Clock, body.Kind, body.Label, entry.At, body.MinMinutes, body.MaxMinutes)],
@@ -39,15 +39,20 @@ public static class JobFold
         EntryBody.PlaceSet body => state with { Place = body.Place },
         EntryBody.Consented body => state with { Consents = [.. state.Consents, body.What] },
         EntryBody.GateOverridden body => state with { Overridden = [.. state.Overridden, $"{body.Gate}:{body.Step}"] },
-        EntryBody.Closed body => Ended(state, body.Thread, body.ThreadHow ?? body.How, body.Cause, body.Reason) with { Closing = body, Clocks = [], WaitsFor = "" },
+        EntryBody.Closed body => Ended(state, body.Thread, body.ThreadHow ?? body.How, body.Cause, body.Reason) with { Closing = body, Clocks = [.. state.Clocks.Where(c => !c.IsWait)], WaitsFor = "" },
         EntryBody.ThreadOpened body => state with { Threads = [.. state.Threads, new CaseThread(body.Thread, body.Complaint, body.Slot, body.Words)] },
         EntryBody.ThreadClosed body => Ended(state, body.Thread, body.How, body.Cause, body.Reason),
         EntryBody.SchoolChosen body => state with { Schools = new Dictionary<string, string>(state.Schools) { [body.School] = body.Option } },
         EntryBody.SheetTaken body => state with { Sheets = [.. state.Sheets, new SheetOnJob(entry.Id.Value, entry.At, body, body.Units, state.Work.Count(w => w.Tags.Contains(SheetOnJob.CleanTag)))] },
         EntryBody.SheetCorrected body => state with { Sheets = [.. state.Sheets.Select(s => s.Id == body.Sheet ? s with { Units = body.Units } : s)] },
         EntryBody.HandedOver body => state with { HandOver = body, Place = 0 },
-        _ => state,
+        _ => OpeningFold.Step(state, entry),
     };
+
+    // What came off by the access graph and is cleared by hand counts as back.
+    private static JobState Cleared(JobState state, string item) => state.Tray.FirstOrDefault(i => i.Id == item) is { Removal: { } removal } piece
+        ? OpeningFold.Back(state, new EntryBody.PutBack(item, removal, piece.Label, piece.Count, 0, 0))
+        : state with { Tray = [.. state.Tray.Where(i => i.Id != item)] };
 
     private static JobState Ended(JobState state, int thread, string how, string cause, string reason) =>
         state with { Threads = [.. state.Threads.Select(t => t.Id == thread ? t with { How = how, Cause = cause, Reason = reason } : t)] };

@@ -38,6 +38,9 @@ public sealed record JobState
     /// <summary>What is off, open or inside.</summary>
     public IReadOnlyList<TrayItem> Tray { get; init; } = [];
 
+    /// <summary>How far the machine is open, and the guides followed on it.</summary>
+    public OpeningState Opening { get; init; } = OpeningState.New;
+
     /// <summary>Clocks started and not ended by hand.</summary>
     public IReadOnlyList<Clock> Clocks { get; init; } = [];
 
@@ -135,6 +138,6 @@ public sealed record JobState
         if (Closing is not null) return Standing.Ready;
         if (WaitsFor == "parts") return Standing.Parts;
         if (WaitsFor == "customer") return Standing.Customer;
-        return Clocks.Any(c => c.EndsAt > now) ? Standing.Time : Standing.Hands;
+        return Clocks.Any(c => c.IsWait && c.EndsAt > now) ? Standing.Time : Standing.Hands;
     }
 }

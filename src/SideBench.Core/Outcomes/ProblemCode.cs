@@ -185,4 +185,64 @@ public enum ProblemCode
 
     /// <summary>No such nozzle sheet.</summary>
     UnknownSheet,
+
+    /// <summary>An access graph has a circle of what must be off before what.</summary>
+    GraphCircle,
+
+    /// <summary>A part of an access graph is freed by nothing.</summary>
+    PartFreedByNothing,
+
+    /// <summary>A group of fasteners or catches has another count than places.</summary>
+    FastenerCount,
+
+    /// <summary>A guide would leave something inside, or power a machine that is not dry and clear.</summary>
+    GuideUnsafe,
+
+    /// <summary>The model has no access graph.</summary>
+    NoGraph,
+
+    /// <summary>No such removal on this model.</summary>
+    UnknownRemoval,
+
+    /// <summary>It is off already.</summary>
+    OffAlready,
+
+    /// <summary>Something else must be off first.</summary>
+    OffFirst,
+
+    /// <summary>It spends something for good, and the customer has not agreed.</summary>
+    WordNeeded,
+
+    /// <summary>It is not off, so it cannot go back.</summary>
+    NotOff,
+
+    /// <summary>Something beneath it is still off or inside.</summary>
+    BackFirst,
+
+    /// <summary>More pieces are lost than holes may stay empty.</summary>
+    PieceMissing,
+
+    /// <summary>Something is still inside the machine.</summary>
+    StillInside,
+
+    /// <summary>The tray forbids it.</summary>
+    TrayForbids,
+
+    /// <summary>No such guide for this model.</summary>
+    UnknownGuide,
+
+    /// <summary>No such guide is being followed on this job.</summary>
+    UnknownRun,
+
+    /// <summary>The step was ticked already, by somebody.</summary>
+    StepTicked,
+
+    /// <summary>Steps before it are not done.</summary>
+    StepsBefore,
+
+    /// <summary>The guide changed while it is being followed.</summary>
+    GuideChanged,
+
+    /// <summary>A photo is to be taken first.</summary>
+    PhotoFirst,
 }

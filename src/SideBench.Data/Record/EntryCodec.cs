@@ -38,6 +38,19 @@ public static class EntryCodec
         ["book-edited"] = typeof(EntryBody.BookEdited),
         ["sheet-taken"] = typeof(EntryBody.SheetTaken),
         ["sheet-corrected"] = typeof(EntryBody.SheetCorrected),
+        ["aimed"] = typeof(EntryBody.Aimed),
+        ["taken-off"] = typeof(EntryBody.TakenOff),
+        ["would-not"] = typeof(EntryBody.WouldNot),
+        ["put-back"] = typeof(EntryBody.PutBack),
+        ["piece-lost"] = typeof(EntryBody.PieceLost),
+        ["piece-replaced"] = typeof(EntryBody.PieceReplaced),
+        ["left-off"] = typeof(EntryBody.LeftOff),
+        ["part-renewed"] = typeof(EntryBody.PartRenewed),
+        ["photo-taken"] = typeof(EntryBody.PhotoTaken),
+        ["guide-begun"] = typeof(EntryBody.GuideBegun),
+        ["guide-ticked"] = typeof(EntryBody.GuideTicked),
+        ["guide-renewed"] = typeof(EntryBody.GuideRenewed),
+        ["guide-ended"] = typeof(EntryBody.GuideEnded),
     };
 
     /// <summary>Every kind that can be read back.</summary>
