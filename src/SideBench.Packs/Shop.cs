@@ -13,4 +13,8 @@ namespace SideBench.Packs;
 /// <param name="Book">The fault book.</param>
 public sealed record Shop(
     IReadOnlyDictionary<string, MachineModel> Models, IReadOnlyDictionary<string, SheetLayout> Layouts, IReadOnlyDictionary<string, AccessGraph> Graphs,
-    IReadOnlyList<Guide> Guides, FaultBook Book);
+    IReadOnlyList<Guide> Guides, FaultBook Book)
+{
+    /// <summary>Guides that apply to a model.</summary>
+    public IReadOnlyList<Guide> GuidesFor(MachineModel model) => [.. Guides.Where(guide => GuideFile.Applies(guide, model))];
+}

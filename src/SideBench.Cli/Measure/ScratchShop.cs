@@ -27,7 +27,7 @@ public sealed class ScratchShop(BenchBooks books, JobDesk desk, int seed)
     /// <returns>How many lines there are.</returns>
     public async Task<int> Fill(NpgsqlDataSource to, int jobCount, CancellationToken cancel)
     {
-        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, seed, books.Now);
+        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, seed, books.Now, graphs: books.Shop.Graphs);
         var templates = world.Past();
         var projections = templates.Select(t => desk.Projection(books.Case(t.Entries).Value, t.Entries[^1].At) with { HandedOverAt = t.Entries[^1].At }).ToList();
         List<CustomerRow> customers = [.. Enumerable.Range(1, 400).Select(i => new CustomerRow(new CustomerId(i), $"{Name(i)} {Name(i * 7)} {i}", $"02 555 {i:0000}"))];

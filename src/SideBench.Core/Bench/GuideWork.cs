@@ -124,7 +124,7 @@ public static class GuideWork
 
     private static List<string> Shut(JobState state, AccessGraph graph, GuideStep step, int slot)
     {
-        var done = state.Opening.Done;
+        var done = state.Opening.DoneOn(graph, state.Tray);
         return [.. GuideTargets.Of(step, graph, slot).Where(id => !done.Contains(id) && !state.Opening.StaysOff.ContainsKey(id)).Select(id => graph.Part(id)!.Name.ToLowerInvariant())];
     }
 

@@ -37,7 +37,7 @@ public static class OpeningWork
         if (Removals.Find(graph, id) is not { } removal) return new Problem(ProblemCode.UnknownRemoval, "/removal", id);
         var part = graph.Part(removal.Part)!;
         var has = state.Opening.Counts.GetValueOrDefault(id, new FastenerCount(removal.Count));
-        if (has.In == 0) return new Problem(ProblemCode.OffAlready, "/removal", removal.Title, WhoTook(state, id));
+        if (has.In == 0 || state.Opening.DoneOn(graph, state.Tray).Contains(id)) return new Problem(ProblemCode.OffAlready, "/removal", removal.Title, WhoTook(state, id));
         if (count is < 1 || count > has.In) return new Problem(ProblemCode.OutOfRange, "/count", count, 1, has.In);
         var problems = Before(state, graph, part, removal).ToList();
         if (WordFor(job, part) is { } word) problems.Add(new Problem(ProblemCode.WordNeeded, "/removal", part.Name, word));
@@ -155,7 +155,7 @@ public static class OpeningWork
     // What of the graph stands in the way: parts before it, and for the part itself what holds it.
     private static IEnumerable<Problem> Before(JobState state, AccessGraph graph, MachinePart part, Removal removal)
     {
-        var done = state.Opening.Done;
+        var done = state.Opening.DoneOn(graph, state.Tray);
         var shut = part.After.Where(line => !line.Any(name => done.Contains(name) || state.Opening.StaysOff.ContainsKey(name)))
             .Select(line => string.Join(" or ", line.Select(name => graph.Part(name)!.Name.ToLowerInvariant())));
         var held = removal.IsPart ? Removals.Of(part).Where(r => !r.IsPart && !done.Contains(r.Id)).Select(r => r.Label) : [];

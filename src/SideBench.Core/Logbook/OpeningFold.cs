@@ -100,6 +100,11 @@ internal static class OpeningFold
                 foreach (var step in run.Begun.Steps.SkipWhile(s => s.Id != back)) ticks.Remove(step.Id);
             return run with { Ticks = ticks };
         });
-        return next with { Tray = [.. state.Tray.Where(i => !body.Takes.Contains(i.Id)), .. body.Puts], Minutes = state.Minutes + body.Minutes };
+        return next with
+        {
+            CounterPct = body is { Unit: "% of counter", Value: { } pct } ? pct : state.CounterPct,
+            Tray = [.. state.Tray.Where(i => !body.Takes.Contains(i.Id)), .. body.Puts],
+            Minutes = state.Minutes + body.Minutes,
+        };
     }
 }

@@ -53,4 +53,10 @@ public sealed record OpeningState
 
     /// <summary>Removals that are done: groups of which nothing is in the machine any more, and parts that are off.</summary>
     public IReadOnlySet<string> Done => Counts.Where(c => c.Value.In == 0).Select(c => c.Key).ToHashSet();
+
+    /// <summary>Removals that are done, with those that a step of the fault book made: an open cover is open, whoever opened it.</summary>
+    /// <param name="graph">How the machine opens.</param>
+    /// <param name="tray">What lies on the tray.</param>
+    public IReadOnlySet<string> DoneOn(AccessGraph graph, IReadOnlyList<TrayItem> tray) =>
+        Done.Concat(tray.Where(i => i.Removal is null).Select(i => Removals.For(graph, i)?.Id).OfType<string>()).ToHashSet();
 }

@@ -240,9 +240,6 @@ public enum ProblemCode
     /// <summary>Steps before it are not done.</summary>
     StepsBefore,
 
-    /// <summary>The guide changed while it is being followed.</summary>
-    GuideChanged,
-
     /// <summary>A photo is to be taken first.</summary>
     PhotoFirst,
 }

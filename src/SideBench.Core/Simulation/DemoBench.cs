@@ -48,7 +48,7 @@ internal static class DemoBench
             i => i with { Ink = "refilled", Limit = 400, Promise = now.AddDays(5) });
         script.Tell("ink-seen", "enough").Tell("film-and-tabs", "none").Tell("nozzle-sheet", "blank").Tell("draw-test", "free").Clear()
             .Tell("blank-sheet", "nothing").Note("Ink proved at the port. The grey driver is dead; the customer agreed to a head by phone.")
-            .Agree("past-limit", "Tide Press, by phone").Wait("parts", "print head on order", now.AddDays(3));
+            .Agree("past-limit", "Tide Press, by phone").Reach("print-head").TakeOff(14).Put("folded towel under the head", "inside").Lose("line-guard:guard", 1).Wait("parts", "print head on order", now.AddDays(3));
         return new DemoJob(machine, script.Entries);
     }
 
@@ -76,6 +76,6 @@ internal static class DemoBench
         var machine = Enumerable.Range(0, world.Machines.Count).First(i => world.Machines[i].Model.Id == model);
         var plain = new EntryBody.TakenIn(
             machine + 1, world.Machines[machine].Customer + 1, model, complaint, words, "", 0, "maker", 0, false, "plain", false, null, null, null, "mains lead");
-        return (machine, new JobScript(world.BookFor(model, complaint), more(plain), place, DemoWorld.Person(person), at));
+        return (machine, new JobScript(world.BookFor(model, complaint), more(plain), place, DemoWorld.Person(person), at) { Graph = world.GraphOf(model) });
     }
 }

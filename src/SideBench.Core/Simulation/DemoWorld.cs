@@ -2,6 +2,7 @@ using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Logbook;
 using SideBench.Core.Machines;
+using SideBench.Core.StripDown;
 
 namespace SideBench.Core.Simulation;
 
@@ -35,6 +36,7 @@ public sealed class DemoWorld
 
     private readonly FaultBook book;
     private readonly IReadOnlyList<MachineModel> models;
+    private readonly IReadOnlyDictionary<string, AccessGraph> graphs;
     private readonly Dictionary<(string, string), CaseBook> books = [];
     private readonly Random chance;
     private readonly int days;
@@ -46,8 +48,11 @@ public sealed class DemoWorld
     /// <param name="seed">The same seed and time give the same world.</param>
     /// <param name="now">The time it is told relative to.</param>
     /// <param name="days">How far back the record goes, days.</param>
-    public DemoWorld(FaultBook book, IEnumerable<MachineModel> models, int seed, DateTimeOffset now, int days = TwoYears)
+    /// <param name="graphs">How models open, by model; null for a record without openings.</param>
+    public DemoWorld(
+        FaultBook book, IEnumerable<MachineModel> models, int seed, DateTimeOffset now, int days = TwoYears, IReadOnlyDictionary<string, AccessGraph>? graphs = null)
     {
+        this.graphs = graphs ?? new Dictionary<string, AccessGraph>();
         this.days = days;
         this.book = book;
         this.models = [.. models.OrderBy(m => m.Id, StringComparer.Ordinal)];
@@ -81,6 +86,8 @@ public sealed class DemoWorld
         return found;
     }
 
+    internal AccessGraph? GraphOf(string model) => graphs.GetValueOrDefault(model);
+
     internal static (PersonId, string) Person(int number) => (new PersonId(number), People[number - 1].Name);
 
     private DemoMachine NewMachine(int index)
@@ -101,7 +108,7 @@ public sealed class DemoWorld
             machine + 1, Machines[machine].Customer + 1, model.Id, complaint.Id, complaint.Says, "", chance.Next(4),
             refilled ? "refilled" : chance.Next(3) == 0 ? "compatible" : "maker", complaint.Id == "missing-after-idle" ? chance.Next(3, 20) : chance.Next(3),
             chance.Next(5) == 0, "plain", chance.Next(6) == 0, null, null, at.AddDays(3), "");
-        var script = new JobScript(caseBook, intake, 0, Person(1 + chance.Next(2)), at);
+        var script = new JobScript(caseBook, intake, 0, Person(1 + chance.Next(2)), at) { Graph = GraphOf(model.Id) };
         var facts = script.Case.Facts;
         PastVisit.Work(script, VirtualMachine.Drawn(caseBook, facts, chance), Known[Machines[machine].Customer].Name, chance);
         return new DemoJob(machine, script.Entries);

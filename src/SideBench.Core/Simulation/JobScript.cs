@@ -4,6 +4,7 @@ using SideBench.Core.Identity;
 using SideBench.Core.Logbook;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.StripDown;
 
 namespace SideBench.Core.Simulation;
 
@@ -29,6 +30,9 @@ public sealed class JobScript
         At = at;
         Add([intake, new EntryBody.PlaceSet(place)]);
     }
+
+    /// <summary>How its model opens; null when nothing is opened by a graph.</summary>
+    public AccessGraph? Graph { get; init; }
 
     /// <summary>The time of the next line.</summary>
     public DateTimeOffset At { get; set; }
@@ -67,7 +71,29 @@ public sealed class JobScript
 
     /// <summary>Clears the tray.</summary>
     public JobScript Clear() =>
-        Case.State.Tray.Count == 0 ? this : Add(BenchKeeping.Clear(Case.State, [.. Case.State.Tray.Select(i => i.Id)]));
+        Case.State.Tray.Count == 0 ? this : Add(BenchKeeping.Clear(Case.State, [.. Case.State.Tray.Select(i => i.Id)], Graph));
+
+    /// <summary>Opens the machine to the parts of a station, when its model says how.</summary>
+    public JobScript Open(string station) =>
+        Graph?.For(station, Case.Thread.Slot) is { Count: > 0 } parts ? Reach([.. parts.Select(p => p.Id)]).TakeOff(int.MaxValue) : this;
+
+    /// <summary>Chooses parts to reach.</summary>
+    public JobScript Reach(params string[] parts) => Add(OpeningWork.Aim(Case.State, Graph!, parts));
+
+    /// <summary>Takes off what is next on the way in.</summary>
+    /// <param name="steps">At most so many.</param>
+    public JobScript TakeOff(int steps)
+    {
+        foreach (var step in WayIn.To(Graph!, Case.State.Opening.Targets, book.Book.House.Handling, Case.State.Opening.DoneOn(Graph!, Case.State.Tray)).Steps.Take(steps))
+            Later(step.OutMin).Add(OpeningWork.TakeOff(Case, Graph!, step.Id, null, NewId()));
+        return this;
+    }
+
+    /// <summary>Puts something on the tray by hand.</summary>
+    public JobScript Put(string label, string change) => Add(BenchKeeping.Put(Case.State, label, change, 1, NewId()));
+
+    /// <summary>Loses pieces.</summary>
+    public JobScript Lose(string removal, int count) => Add(OpeningWork.Lose(Case.State, Graph!, removal, count, false, "rolled off the bench"));
 
     /// <summary>Ends all clocks.</summary>
     public JobScript EndClocks()

@@ -37,6 +37,7 @@ public static class PastVisit
         if (advice.Chosen!.Step is Repair repair)
         {
             machine.Mend(repair);
+            if (repair.Tags.Contains("opens")) script.Open(repair.Station);
             script.Mend(repair.Id, repair.Part.Length > 0 ? $"L{chance.Next(4000, 5900)}" : "").Clear();
             if (repair.Wait is { } wait) script.Later(Math.Min(wait.MinMinutes, 1600) + 5).EndClocks();
             return;

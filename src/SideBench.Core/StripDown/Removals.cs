@@ -56,6 +56,11 @@ public static class Removals
     public static Removal? Find(AccessGraph graph, string id) =>
         graph.Part(id.Split(':')[0]) is { } part ? Of(part).FirstOrDefault(r => r.Id == id) : null;
 
+    /// <summary>The removal that something on the tray is: by its name, or, when the fault book put it there, by what it is called and what was done.</summary>
+    public static Removal? For(AccessGraph graph, TrayItem item) => item.Removal is { } id
+        ? Find(graph, id)
+        : graph.Parts.Where(p => p.Name.Equals(item.Label, StringComparison.OrdinalIgnoreCase)).Select(p => Of(p)[^1]).FirstOrDefault(r => r.Change == item.Change);
+
     /// <summary>Words for a group: how many, what, how long.</summary>
     public static string Words(FastenerGroup group)
     {
@@ -69,7 +74,7 @@ public static class Removals
         var kind = group.Count == 1 ? group.Kind : $"{group.Kind}s";
         var title = group.LoosenOnly ? $"{part.Name}: loosen {group.Count} {kind} only, {group.Name}" : $"{part.Name}: {group.Count} {kind} out, {group.Name}";
         string[] details = [group.LengthMm > 0 ? $"{group.LengthMm:0.#}\u2009mm" : "", group.LoosenOnly ? "never take them out" : group.Count > 1 ? $"count {group.Count}" : "", group.Collared ? "collared: back where it came from" : "", group.Note];
-        var text = group.LoosenOnly ? $"Loosen {words}. Do not take {(group.Count == 1 ? "it" : "them")} out." : $"Take out {words}{(group.Driver.Length > 0 ? $", with the {group.Driver}" : "")}.";
+        var text = group.LoosenOnly ? $"Loosen {words}. Do not take {(group.Count == 1 ? "it" : "them")} out." : $"Take out {words}.";
         return new Removal(
             $"{part.Id}:{group.Id}", part.Id, title, string.Join("; ", details.Where(d => d.Length > 0)), text + Sentence(group.Note), group.LoosenOnly ? "loose" : "off",
             $"{part.Name.ToLowerInvariant()} {group.Kind}s, {group.Name}", group.Count, group.Driver, group.View, outMin, backMin,

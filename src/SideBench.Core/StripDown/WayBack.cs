@@ -47,7 +47,7 @@ public static class WayBack
         return at < 0 ? [] : [.. tray.Where((other, j) => j != at && IsBefore(graph, tray, removals, j, at) && (!IsLead(item) || other.Marks.Contains("open") || other.Forbids.Contains("power")))];
     }
 
-    private static Removal? RemovalOf(AccessGraph? graph, TrayItem item) => graph is not null && item.Removal is { } id ? Removals.Find(graph, id) : null;
+    private static Removal? RemovalOf(AccessGraph? graph, TrayItem item) => graph is null ? null : Removals.For(graph, item);
 
     // Whether tray item j must be undone before item i.
     private static bool IsBefore(AccessGraph? graph, IReadOnlyList<TrayItem> tray, List<Removal?> removals, int j, int i)
@@ -75,7 +75,13 @@ public static class WayBack
     private static BackStep Step(AccessGraph? graph, TrayItem item, Removal? removal)
     {
         var part = removal is not null ? graph!.Part(removal.Part) : null;
-        var title = removal is null ? $"{Capital(item.Label)}: {Undone(item.Change)}" : removal.IsPart ? $"{part!.Name} back" : $"{part!.Name}: {item.Count} {(removal.Group is { } g ? $"{g.Kind}{(item.Count == 1 ? "" : "s")}, {g.Name}" : removal.Label)} {Undone(item.Change)}";
+        var title = (removal, removal?.Group) switch
+        {
+            (null, _) => $"{Capital(item.Label)}: {Undone(item.Change)}",
+            ({ IsPart: true }, _) => $"{part!.Name} {Undone(item.Change)}",
+            (_, { } group) => $"{part!.Name}: {item.Count} {group.Kind}{(item.Count == 1 ? "" : "s")} {Undone(item.Change)}, {group.Name}",
+            _ => $"{part!.Name}: {removal!.Label} {Undone(item.Change)}",
+        };
         return new BackStep(
             item, title, item.Undo, removal?.Tool ?? "", removal?.View ?? "top", removal?.BackMin ?? 0,
             removal?.IsPart == true ? part!.Checks : removal is { Group: null } && part is not null ? ["It is home, and no line or cable is pinched."] : []);
@@ -85,10 +91,10 @@ public static class WayBack
     {
         "inside" => "out again",
         "open" => "shut",
-        "loose" => "tighten",
-        "unplugged" => "plug in",
-        "plugged" => "plug out",
-        "clamped" => "clamp open and off",
+        "loose" => "tight again",
+        "unplugged" => "plugged in",
+        "plugged" => "out",
+        "clamped" => "open and off",
         "taped" => "tape off",
         "bridged" => "bridge out",
         "wet" => "dry",

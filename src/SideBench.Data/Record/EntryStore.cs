@@ -44,6 +44,15 @@ public sealed class EntryStore(NpgsqlDataSource database)
         ORDER BY entry_id
         """;
 
+    private const string OfMachineKindsSql = """
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        FROM entries e
+        WHERE machine_id = $1
+          AND kind = ANY ($2)
+          AND NOT EXISTS (SELECT FROM entries c WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
+        ORDER BY entry_id
+        """;
+
     private const string OfShopSql = """
         SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
         FROM entries
@@ -101,6 +110,17 @@ public sealed class EntryStore(NpgsqlDataSource database)
     {
         await using var command = database.CreateCommand(SheetsOfMachineSql);
         command.Parameters.With(machine.Value);
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        return await ReadAll(rows, cancel);
+    }
+
+    /// <summary>Lines of some kinds of a machine's life, oldest first; what was taken back is left out.</summary>
+    /// <param name="machine">The machine.</param>
+    /// <param name="kinds">Kinds, as stored.</param>
+    public async Task<IReadOnlyList<Entry>> OfMachine(MachineId machine, IReadOnlyList<string> kinds, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(OfMachineKindsSql);
+        command.Parameters.With(machine.Value).With(kinds.ToArray());
         await using var rows = await command.ExecuteReaderAsync(cancel);
         return await ReadAll(rows, cancel);
     }

@@ -35,7 +35,7 @@ public static class DemoLoad
         var people = services.GetRequiredService<PeopleStore>();
         var books = services.GetRequiredService<BenchBooks>();
         if (await people.Any(cancel)) return;
-        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, Seed, books.Now, days);
+        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, Seed, books.Now, days, books.Shop.Graphs);
         var pictures = new DemoPictures(books.Shop, services.GetRequiredService<PictureStore>());
         List<DemoJob> jobs = [.. world.Past()];
         foreach (var job in world.Present()) jobs.Add(days == DemoWorld.TwoYears ? await pictures.Taken(job, cancel) : job);

@@ -8,6 +8,7 @@ using SideBench.Web.Features.Machines;
 using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.Practice;
 using SideBench.Web.Features.Search;
+using SideBench.Web.Features.StripDown;
 using SideBench.Web.Features.TakeIn;
 using SideBench.Web.Problems;
 
@@ -25,6 +26,7 @@ public static class Routes
         api.MapTakeIn();
         api.MapJobs();
         api.MapNozzles();
+        api.MapStripDown();
         api.MapMachines();
         api.MapSearch();
         api.MapGuides();

@@ -51,10 +51,14 @@ public static class ProblemResults
 
     private static int Status(ProblemCode code) => code switch
     {
-        ProblemCode.UnknownJob or ProblemCode.UnknownMachine or ProblemCode.UnknownCustomer or ProblemCode.UnknownThread or ProblemCode.NotInBook or ProblemCode.UnknownSheet => 404,
+        ProblemCode.UnknownJob or ProblemCode.UnknownMachine or ProblemCode.UnknownCustomer or ProblemCode.UnknownThread or ProblemCode.NotInBook or ProblemCode.UnknownSheet
+            or ProblemCode.NoGraph or ProblemCode.UnknownGuide => 404,
         ProblemCode.StaleVersion or ProblemCode.KeyReused or ProblemCode.SerialTaken or ProblemCode.MachineOnBench or ProblemCode.JobClosed
             or ProblemCode.JobOpen or ProblemCode.HeldBack or ProblemCode.TrayNotClear or ProblemCode.NotProved or ProblemCode.CorrectedAlready
-            or ProblemCode.HandedOverAlready or ProblemCode.NameTaken or ProblemCode.UnknownStep or ProblemCode.ShopChanged or ProblemCode.ThreadClosed or ProblemCode.ThreadThere => 409,
+            or ProblemCode.HandedOverAlready or ProblemCode.NameTaken or ProblemCode.UnknownStep or ProblemCode.ShopChanged or ProblemCode.ThreadClosed or ProblemCode.ThreadThere
+            or ProblemCode.OffAlready or ProblemCode.OffFirst or ProblemCode.WordNeeded or ProblemCode.NotOff or ProblemCode.BackFirst or ProblemCode.PieceMissing
+            or ProblemCode.StillInside or ProblemCode.TrayForbids or ProblemCode.UnknownRun or ProblemCode.StepTicked or ProblemCode.StepsBefore
+            or ProblemCode.PhotoFirst => 409,
         ProblemCode.SignInNeeded or ProblemCode.WrongSignIn or ProblemCode.WrongSetupCode => 401,
         ProblemCode.NotAllowed or ProblemCode.LockedOut => 403,
         ProblemCode.TooManyTries => 429,

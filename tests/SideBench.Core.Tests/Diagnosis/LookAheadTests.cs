@@ -1,3 +1,4 @@
+using SideBench.Core.StripDown;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Logbook;
 using Xunit;
@@ -82,7 +83,7 @@ public class LookAheadTests
     [Fact]
     public void Opening_IsPaidOnce_WhileNothingNeedsPowerBetween()
     {
-        var cover = new StripDown.TrayPut("cover", "open", 1, "shut it", ["open"], 10);
+        var cover = new TrayPut("cover", "open", 1, "shut it", ["open"], 10);
         var looks = Enumerable.Range(0, 2).Select(i => TinyBook.Look($"l{i}", 1, [[0.9, 0.1], [0.1, 0.9]]) with { Puts = [cover] });
         var book = TinyBook.Of([1, 1], [.. looks, TinyBook.Proof(2)], [TinyBook.Mend("m0", 5, 0, 0.9), TinyBook.Mend("m1", 5, 1, 0.9)]);
         var shut = new PlanBoard(Posterior.Of(book, TinyBook.Facts(book), []), TinyBook.Facts(book));

@@ -27,6 +27,12 @@ export const router = createRouter({
       meta: { title: 'Nozzle sheets' },
     },
     {
+      path: '/bench/:id(\\d+)/opening',
+      component: () => import('@/features/strip-down/OpeningPage.vue'),
+      props: (to) => ({ id: Number(to.params.id) }),
+      meta: { title: 'Opening up' },
+    },
+    {
       path: '/bench/:id(\\d+)/tag',
       component: () => import('@/features/take-in/TagPage.vue'),
       props: (to) => ({ id: Number(to.params.id) }),
@@ -58,6 +64,12 @@ export const router = createRouter({
       component: () => import('@/features/nozzles/BlankSheetPage.vue'),
       props: true,
       meta: { title: 'Blank sheet' },
+    },
+    {
+      path: '/guides/steps/:id',
+      component: () => import('@/features/strip-down/GuidePaper.vue'),
+      props: true,
+      meta: { title: 'Guide' },
     },
     {
       path: '/guides/codes/:model/:code',

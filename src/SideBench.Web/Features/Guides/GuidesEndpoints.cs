@@ -39,6 +39,8 @@ public static class GuidesEndpoints
                 .. books.Shop.Layouts.Values.OrderBy(l => l.Name, StringComparer.Ordinal).Select(l => new BookLine(
                     "sheet", l.Id, l.Name, string.Join(", ", books.Shop.Models.Values.Where(m => m.Sheet?.Layout.Id == l.Id).Select(m => m.FullName)),
                     $"{l.Nozzles} nozzles, {string.Join(' ', l.Units.Select(u => u.Id))}", "blank nozzle sheet layout paper")),
+                .. books.Shop.Guides.Select(g => new BookLine(
+                    "guide", g.Id, g.Name, string.Join(", ", books.Shop.Models.Values.Where(m => books.Shop.GuidesFor(m).Contains(g)).Select(m => m.FullName)), g.Purpose, "guide steps how to")),
                 .. book.Findings.Select(f => new BookLine(f.Kind, f.Id, f.Name, Name(f.Station), $"{f.Minutes:0.#} min", string.Join(' ', f.Outcomes.Select(o => o.Label)))),
                 .. book.Repairs.Select(r => new BookLine("repair", r.Id, r.Name, Name(r.Station), $"{r.Minutes:0.#} min", r.Part)),
             ],

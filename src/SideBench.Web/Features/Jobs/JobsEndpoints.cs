@@ -79,8 +79,8 @@ public static class JobsEndpoints
         jobs.MapPost("/{id:long}/tray", (long id, TrayPutRequest r, JobDesk desk, HttpContext http) =>
             desk.Write(http, id, r, (job, _) => BenchKeeping.Put(job.State, r.Label ?? "", r.Change, r.Count, NewId())))
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
-        jobs.MapPost("/{id:long}/tray/cleared", (long id, TrayClearRequest r, JobDesk desk, HttpContext http) =>
-            desk.Write(http, id, r, (job, _) => BenchKeeping.Clear(job.State, r.Items ?? [])))
+        jobs.MapPost("/{id:long}/tray/cleared", (long id, TrayClearRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
+            desk.Write(http, id, r, (job, _) => BenchKeeping.Clear(job.State, r.Items ?? [], books.Shop.Graphs.GetValueOrDefault(job.Book.Model.Id))))
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
         jobs.MapPost("/{id:long}/clocks", (long id, ClockStartRequest r, JobDesk desk, HttpContext http) =>
             desk.Write(http, id, r, (job, _) => BenchKeeping.StartClock(job.State, r.Kind, r.Label ?? "", r.MinMinutes, r.MaxMinutes, NewId()), harmless: true))

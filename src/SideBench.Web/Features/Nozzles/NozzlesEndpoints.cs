@@ -58,7 +58,8 @@ public static class NozzlesEndpoints
     private static async Task<IResult> Picture(long id, string print, JobStore jobs, EntryStore entries, PictureStore pictures, HttpContext http, CancellationToken cancel)
     {
         if (await jobs.Load(new JobId(id), cancel) is not { } loaded) return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
-        var named = (await entries.SheetsOfMachine(loaded.Row.Machine, cancel)).Any(e => e.Body is EntryBody.SheetTaken taken && taken.Picture == print);
+        var named = loaded.Entries.Any(e => e.Body is EntryBody.PhotoTaken photo && photo.Picture == print)
+            || (await entries.SheetsOfMachine(loaded.Row.Machine, cancel)).Any(e => e.Body is EntryBody.SheetTaken taken && taken.Picture == print);
         if (!named || await pictures.Find(print, cancel) is not { } bytes) return ProblemResults.Of(ProblemCode.UnknownSheet, "", print);
         http.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
         return Results.Bytes(bytes, "image/jpeg");

@@ -20,13 +20,16 @@ const open = ref<'' | 'note' | 'wait'>('')
 const text = ref('')
 const waitsFor = ref('customer')
 const router = useRouter()
-const sheets = computed(() => ({
-  path: `/bench/${props.job.id}/sheets`,
+const page = (name: string) => ({
+  path: `/bench/${props.job.id}/${name}`,
   query: props.job.thread ? { thread: String(props.job.thread) } : {},
-}))
+})
+const sheets = computed(() => page('sheets'))
+const opening = computed(() => page('opening'))
 useKeys(() => [
   { key: 'N', does: 'note', run: () => (open.value = 'note') },
   { key: 'S', does: 'nozzle sheets', run: () => router.push(sheets.value) },
+  { key: 'O', does: 'opening up', run: () => router.push(opening.value) },
 ])
 
 async function save() {
@@ -55,6 +58,7 @@ async function save() {
       <button v-else type="button" class="press" @click="open = 'wait'">Waits for …</button>
       <button v-if="mayBench" type="button" class="press" @click="emit('close')">Close the job</button>
     </template>
+    <RouterLink class="press" :to="opening"><span class="keycap">O</span> Opening up</RouterLink>
     <RouterLink class="press" :to="sheets"><span class="keycap">S</span> Nozzle sheets</RouterLink>
     <RouterLink class="press" :to="`/bench/${job.id}/hand-over`">Hand-over sheet</RouterLink>
     <RouterLink class="press" :to="`/bench/${job.id}/tag`">Tag</RouterLink>

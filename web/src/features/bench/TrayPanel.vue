@@ -16,7 +16,19 @@ const adding = ref(false)
 const label = ref('')
 const change = ref('off')
 const count = ref(1)
-const changes = ['off', 'loose', 'open', 'unplugged', 'plugged', 'clamped', 'inside', 'bridged', 'wet']
+const changes = [
+  'off',
+  'loose',
+  'open',
+  'aside',
+  'unplugged',
+  'plugged',
+  'clamped',
+  'taped',
+  'inside',
+  'bridged',
+  'wet',
+]
 
 function put() {
   emit('put', label.value, change.value, count.value)

@@ -11,12 +11,14 @@ const kinds = [
   { id: 'code', name: 'Codes' },
   { id: 'finding', name: 'Findings and tests' },
   { id: 'repair', name: 'Repairs' },
+  { id: 'guide', name: 'Guides' },
   { id: 'sheet', name: 'Blank sheets' },
 ]
 const count = (id: string) => (query.data.value?.lines ?? []).filter((l) => !id || group(l) === id).length
 const shown = computed(() => found.value.slice(0, MOST))
 const link = (l: BookLine) => {
   if (l.kind === 'cause') return `/guides/causes/${l.id}`
+  if (l.kind === 'guide') return `/guides/steps/${l.id}`
   if (l.kind === 'sheet') return `/guides/sheets/${l.id}`
   if (l.kind !== 'code') return null
   const [model = '', ...code] = l.id.split('/')

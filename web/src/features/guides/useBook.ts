@@ -28,5 +28,5 @@ export function search(lines: BookLine[], typed: string, kind: string): BookLine
 
 /** The group a line is listed under: questions, looks, tests and proofs are all findings. */
 export function group(line: BookLine): string {
-  return ['cause', 'repair', 'code', 'sheet'].includes(line.kind) ? line.kind : 'finding'
+  return ['cause', 'repair', 'code', 'sheet', 'guide'].includes(line.kind) ? line.kind : 'finding'
 }

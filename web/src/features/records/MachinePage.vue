@@ -5,6 +5,7 @@ import { api, dataOf } from '@/shared/api/client'
 import { day } from '@/shared/format'
 import LoadState from '@/shared/ui/LoadState.vue'
 import RecordList from '@/features/bench/RecordList.vue'
+import PartsOfMachine from '@/features/strip-down/PartsOfMachine.vue'
 
 const props = defineProps<{
   /** Number of the machine. */
@@ -48,6 +49,7 @@ const endings: Record<string, string> = {
           <a class="press" :href="`/api/machines/${id}/record.json`" download>JSON</a>
         </span>
       </header>
+      <PartsOfMachine :id="id" />
       <section class="panel mb-3" aria-labelledby="visits-title">
         <h2 id="visits-title" class="text-base">Visits</h2>
         <p v-if="machine.data.value.visits.length === 0" class="text-soft">None yet.</p>

@@ -371,6 +371,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/guides/steps/{guide}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    model?: string;
+                };
+                header?: never;
+                path: {
+                    guide: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GuidePageView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{id}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PartLifeView"][];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/find": {
         parameters: {
             query?: never;
@@ -2270,6 +2382,832 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/opening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    thread?: number;
+                    run?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OpeningView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/opening/aim": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AimRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/opening/off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TakeOffRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/opening/would-not": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WouldNotRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/opening/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PutBackRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/opening/lost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LostRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/opening/replaced": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReplacedRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/opening/stays-off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StaysOffRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/opening/renewed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RenewedRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/opening/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    key: string;
+                    seenVersion: number;
+                    of?: string;
+                    label?: string;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/guides/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GuideBeginRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/guides/tick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GuideTickRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/guides/take-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GuideTakeOverRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/guides/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GuideEndRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemBody"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/machines/{id}": {
         parameters: {
             query?: never;
@@ -2904,6 +3842,46 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        ActView: {
+            key: string;
+            kind: string;
+            /** Format: int32 */
+            number: number;
+            section: string;
+            title: string;
+            detail: string;
+            text: string;
+            view: string;
+            tool: string;
+            part: string;
+            removal: string;
+            item: string;
+            /** Format: int32 */
+            count: number;
+            cautions: string[];
+            sign: string;
+            checks: string[];
+            /** Format: double */
+            minutes: number;
+            done: boolean;
+            outcome: string;
+            who: string;
+            /** Format: date-time */
+            at: null | string;
+            measure: null | components["schemas"]["MeasureView"];
+            /** Format: double */
+            value: null | number;
+            photoNeeded: boolean;
+            photos: string[];
+            word: string;
+            branches: components["schemas"]["BranchView"][];
+            wait: null | components["schemas"]["WaitView"];
+            differs: string;
+            irreversible: boolean;
+            window: string;
+            run: string;
+            step: string;
+        };
         AddPersonRequest: {
             name: null | string;
             role: null | string;
@@ -2918,6 +3896,18 @@ export interface components {
             expectedCost: number;
             others: components["schemas"]["StepView"][];
             word: null | components["schemas"]["WordView"];
+        };
+        AimRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            parts: null | string[];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         AnswerRequest: {
             /** Format: uuid */
@@ -2960,6 +3950,11 @@ export interface components {
             beforeRatio: number;
             /** Format: double */
             afterRatio: number;
+        };
+        AskedForView: {
+            step: string;
+            parts: string[];
+            names: string[];
         };
         BenchView: {
             /** Format: int64 */
@@ -3068,6 +4063,11 @@ export interface components {
             station: string;
             detail: string;
             words: string;
+        };
+        BranchView: {
+            id: string;
+            label: string;
+            text: string;
         };
         CauseChoice: {
             id: string;
@@ -3239,6 +4239,26 @@ export interface components {
             weight: number;
             moves: components["schemas"]["MoveView"][];
         };
+        FastenersView: {
+            removal: string;
+            name: string;
+            /** Format: int32 */
+            count: number;
+            kind: string;
+            driver: string;
+            /** Format: double */
+            lengthMm: number;
+            collared: boolean;
+            loosenOnly: boolean;
+            /** Format: int32 */
+            mayStayEmpty: number;
+            view: string;
+            at: components["schemas"]["SpotView"][];
+            /** Format: int32 */
+            outCount: number;
+            /** Format: int32 */
+            lostCount: number;
+        };
         FeedView: {
             /** Format: double */
             perPageMl: number;
@@ -3280,6 +4300,92 @@ export interface components {
             /** Format: int32 */
             visits: number;
             lastInk: null | string;
+        };
+        GuideBeginRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            guide: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            slot: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        GuideEndRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            run: null | string;
+            reason: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        GuideLineView: {
+            id: string;
+            name: string;
+            purpose: string;
+            fits: boolean;
+            /** Format: double */
+            minutes: number;
+        };
+        GuideModel: {
+            id: string;
+            name: string;
+        };
+        GuidePageView: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            version: number;
+            purpose: string;
+            modelId: string;
+            model: string;
+            models: components["schemas"]["GuideModel"][];
+            tools: string[];
+            needs: string[];
+            windows: components["schemas"]["WindowView"][];
+            acts: components["schemas"]["ActView"][];
+            leaveAlone: string[];
+        };
+        GuideTakeOverRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            run: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        GuideTickRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            run: null | string;
+            step: null | string;
+            outcome: null | string;
+            /** Format: double */
+            value: null | number;
+            words: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         HandOverRequest: {
             /** Format: uuid */
@@ -3376,6 +4482,44 @@ export interface components {
             units: components["schemas"]["UnitShape"][];
             marks: components["schemas"]["MarkShape"][];
         };
+        LostRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            removal: null | string;
+            /** Format: int32 */
+            count: number;
+            before: boolean;
+            reason: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        MachinePartView: {
+            id: string;
+            name: string;
+            way: string;
+            view: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            height: number;
+            /** Format: int32 */
+            slot: number;
+            ink: string;
+            number: string;
+            isOff: boolean;
+            staysOff: string;
+            fasteners: components["schemas"]["FastenersView"][];
+            catches: components["schemas"]["SpotView"][];
+        };
         MachineView: {
             /** Format: int64 */
             id: number;
@@ -3400,6 +4544,14 @@ export interface components {
             /** Format: double */
             sizeMm: number;
             text: null | string;
+        };
+        MeasureView: {
+            label: string;
+            unit: string;
+            /** Format: double */
+            min: number;
+            /** Format: double */
+            max: number;
         };
         MendRequest: {
             /** Format: uuid */
@@ -3479,6 +4631,60 @@ export interface components {
             tenths: components["schemas"]["TenthView"][];
             tests: components["schemas"]["TestRecordView"][];
         };
+        OfferView: {
+            service: string;
+            name: string;
+            says: string;
+            /** Format: double */
+            nowMin: number;
+            /** Format: double */
+            ownVisitMin: number;
+            /** Format: double */
+            saved: number;
+            /** Format: double */
+            thrownAway: number;
+            isWorth: boolean;
+            /** Format: double */
+            inDays: number;
+            targets: string[];
+        };
+        OpeningView: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            tag: number;
+            modelId: string;
+            machine: string;
+            /** Format: int32 */
+            version: number;
+            closed: boolean;
+            inWarranty: boolean;
+            currency: string;
+            targets: string[];
+            askedFor: null | components["schemas"]["AskedForView"];
+            parts: components["schemas"]["MachinePartView"][];
+            /** Format: int32 */
+            partsOnWay: number;
+            /** Format: double */
+            outMin: number;
+            /** Format: double */
+            backMin: number;
+            tools: string[];
+            needs: string[];
+            spends: string[];
+            leaveAlone: string[];
+            acts: components["schemas"]["ActView"][];
+            current: string;
+            tray: components["schemas"]["TrayCardView"][];
+            back: components["schemas"]["ActView"][];
+            /** Format: double */
+            backFromTrayMin: number;
+            whileOpen: components["schemas"]["OfferView"][];
+            run: null | components["schemas"]["RunView"];
+            guides: components["schemas"]["GuideLineView"][];
+            cannotPower: string[];
+            cannotMove: string[];
+        };
         OutcomeView: {
             id: string;
             label: string;
@@ -3505,6 +4711,27 @@ export interface components {
              * @default 0
              */
             thread: number;
+        };
+        PartLifeView: {
+            part: string;
+            name: string;
+            /** Format: int32 */
+            times: number;
+            /** Format: date-time */
+            lastOff: string;
+            by: string;
+            /** Format: int64 */
+            jobId: null | number;
+            /** Format: date-time */
+            lastBack: null | string;
+            /** Format: date-time */
+            renewedAt: null | string;
+            renewedWith: string;
+            oldFate: string;
+            /** Format: date */
+            returnBy: null | string;
+            /** Format: date */
+            warrantyEnd: null | string;
         };
         PartView: {
             part: string;
@@ -3549,6 +4776,20 @@ export interface components {
             problems: components["schemas"]["FieldProblem"][];
             changes: string[];
         };
+        PutBackRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            item: null | string;
+            /** Format: int32 */
+            count?: null | number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
         PutRightRequest: {
             /** Format: uuid */
             key: string;
@@ -3587,6 +4828,62 @@ export interface components {
             title: string;
             what: string;
             then: string;
+        };
+        RenewedRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            part: null | string;
+            number: null | string;
+            lot: null | string;
+            /** Format: double */
+            price: number;
+            oldFate: null | string;
+            /** Format: date */
+            returnBy: null | string;
+            /** Format: date */
+            warrantyEnd: null | string;
+            keeps: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        ReplacedRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            removal: null | string;
+            /** Format: int32 */
+            count: number;
+            from: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        RunView: {
+            run: string;
+            guide: string;
+            name: string;
+            purpose: string;
+            /** Format: int32 */
+            version: number;
+            isChanged: boolean;
+            /** Format: int32 */
+            nowVersion: number;
+            ended: boolean;
+            /** Format: int32 */
+            done: number;
+            /** Format: int32 */
+            steps: number;
+            windows: components["schemas"]["WindowView"][];
+            tools: string[];
+            needs: string[];
         };
         ScanRequest: {
             /** Format: uuid */
@@ -3760,6 +5057,12 @@ export interface components {
             /** Format: double */
             limit: null | number;
         };
+        SpotView: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         StationDetail: {
             id: string;
             name: string;
@@ -3777,6 +5080,19 @@ export interface components {
             confirmed: boolean;
             /** Format: int32 */
             causes: number;
+        };
+        StaysOffRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            item: null | string;
+            reason: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         StepView: {
             id: string;
@@ -3872,6 +5188,20 @@ export interface components {
              */
             slot: number;
         };
+        TakeOffRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            removal: null | string;
+            /** Format: int32 */
+            count?: null | number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
         TakenInView: {
             /** Format: int64 */
             jobId: number;
@@ -3943,6 +5273,24 @@ export interface components {
             ink: string;
             words: string;
             how: string;
+        };
+        TrayCardView: {
+            item: string;
+            removal: string;
+            part: string;
+            label: string;
+            change: string;
+            /** Format: int32 */
+            count: number;
+            /** Format: int32 */
+            lost: number;
+            undo: string;
+            /** Format: date-time */
+            since: null | string;
+            who: string;
+            forbids: string[];
+            fasteners: null | components["schemas"]["FastenersView"];
+            beneath: string[];
         };
         TrayClearRequest: {
             /** Format: uuid */
@@ -4057,6 +5405,13 @@ export interface components {
              */
             thread: number;
         };
+        WaitView: {
+            label: string;
+            /** Format: double */
+            minMinutes: number;
+            /** Format: double */
+            maxMinutes: null | number;
+        };
         WhyView: {
             cause: string;
             name: string;
@@ -4068,10 +5423,36 @@ export interface components {
             lines: components["schemas"]["ArithmeticView"][];
             changes: components["schemas"]["MindChangeView"][];
         };
+        WindowView: {
+            id: string;
+            name: string;
+            /** Format: double */
+            minutes: null | number;
+            /** Format: double */
+            handsMin: number;
+            fits: boolean;
+            ready: string[];
+            /** Format: date-time */
+            endsAt: null | string;
+            opensAt: string;
+        };
         WordView: {
             word: string;
             step: string;
             reason: string;
+        };
+        WouldNotRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            removal: null | string;
+            what: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
     };
     responses: never;

@@ -1,0 +1,173 @@
+using SideBench.Core.Bench;
+using SideBench.Core.Logbook;
+using SideBench.Core.Outcomes;
+using SideBench.Core.StripDown;
+using Xunit;
+
+namespace SideBench.Core.Tests.Bench;
+
+public class OpeningWorkTests
+{
+    private static readonly AccessGraph Graph = TestShop.Shop.Graphs["marram-quartet-a4"];
+    private static readonly Handling House = TestShop.Shop.Book.House.Handling;
+
+    [Fact]
+    public void NothingComesOff_BeforeWhatIsBeforeIt_OrTwice()
+    {
+        var entries = Opened();
+        Assert.Equal(("OffFirst", "mains lead, paper tray"), Refused(TakeOff(entries, "rear-panel:rear-long")));
+        Off(entries, "mains-lead", "paper-tray", "rear-panel:rear-long");
+        Assert.Equal("rear panel screws, lower, short", Refused(TakeOff(entries, "rear-panel")).Said);
+        Assert.Equal(("OffAlready", "Ines Varga, 09:04 UTC"), Refused(TakeOff(entries, "rear-panel:rear-long")));
+        Assert.Equal("UnknownRemoval", Refused(TakeOff(entries, "rear-panel:ghost")).Code);
+    }
+
+    [Fact]
+    public void EitherOfTwoWays_LetsAPartComeOff()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "paper-tray", "base-plate:base", "base-plate:base-collared", "base-plate", "pad-holder:pads", "pad-holder");
+        Assert.Contains("pad-holder", JobFold.Of(entries).Opening.Done);
+    }
+
+    [Fact]
+    public void WayBack_FromAnyMomentOfAnyOpening_RestoresEverything()
+    {
+        var chance = new Random(5150);
+        foreach (var graph in TestShop.Shop.Graphs.Values)
+        {
+            var entries = TestShop.Opened(TestShop.Intake(graph.Model, TestShop.Shop.Book.Complaints[0].Id));
+            string[] targets = [graph.Parts[chance.Next(graph.Parts.Count)].Id, graph.Parts[^1].Id];
+            foreach (var step in WayIn.To(graph, targets, House).Steps)
+            {
+                TestShop.Add(entries, OpeningWork.TakeOff(TestShop.Case(entries), graph, step.Id, null, $"i{entries.Count}"));
+                if (chance.Next(8) == 0) TestShop.Add(entries, BenchKeeping.Put(JobFold.Of(entries), $"towel {entries.Count}", "inside", 1, $"t{entries.Count}"));
+                if (chance.Next(10) == 0) break;
+            }
+
+            var tray = JobFold.Of(entries).Tray;
+            var back = WayBack.Of(graph, tray, House);
+            Assert.Equal(tray.Select(i => i.Id).Order(), back.Steps.Select(s => s.Item.Id).Order());
+            foreach (var step in back.Steps) TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), graph, step.Item.Id, null));
+            Assert.Empty(JobFold.Of(entries).Tray);
+            Assert.Empty(JobFold.Of(entries).Opening.Done);
+            Assert.All(JobFold.Of(entries).Opening.Counts.Values, c => Assert.Equal((c.Total, true), (c.In, c.Balances)));
+        }
+    }
+
+    [Fact]
+    public void NothingClosesOver_WhatIsStillInsideOrOff()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "top-cover");
+        TestShop.Add(entries, BenchKeeping.Put(JobFold.Of(entries), "towel", "inside", 1, "t"));
+        Assert.Equal(("BackFirst", "towel inside"), Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "top-cover"), null)));
+        Assert.Equal("top cover open, towel inside", Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "mains-lead"), null)).Said);
+        Assert.Equal("NotOff", Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, "ghost", null)).Code);
+        // All at once is one press: the towel first, the lead last.
+        TestShop.Add(entries, BenchKeeping.Clear(JobFold.Of(entries), [.. JobFold.Of(entries).Tray.Select(i => i.Id)], Graph));
+        Assert.Empty(JobFold.Of(entries).Tray);
+    }
+
+    [Fact]
+    public void LostPieces_GoBackMissing_OnlyWhereHolesMayStayEmpty()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "paper-tray", "base-plate:base", "base-plate:base-collared");
+        foreach (var group in new[] { "base-plate:base", "base-plate:base-collared" }) TestShop.Add(entries, OpeningWork.Lose(JobFold.Of(entries), Graph, group, 1, false, "rolled away"));
+        Assert.Equal(("PieceMissing", "a collared one never"), Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "base-plate:base-collared"), null)));
+        TestShop.Add(entries, OpeningWork.Replace(JobFold.Of(entries), "base-plate:base-collared", 1, "drawer 3"));
+        TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "base-plate:base-collared"), null));
+        TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "base-plate:base"), null));
+        var count = JobFold.Of(entries).Opening.Counts["base-plate:base"];
+        Assert.Equal((3, 1, true), (count.In, count.Empty, count.Balances));
+        Assert.Equal(1, entries.Select(e => e.Body).OfType<EntryBody.PutBack>().Last().LeftEmpty);
+    }
+
+    [Fact]
+    public void MissingAlready_IsToldBeforeAnythingComesOut()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "paper-tray");
+        TestShop.Add(entries, OpeningWork.Lose(JobFold.Of(entries), Graph, "rear-panel:rear-long", 1, true, ""));
+        Assert.Equal("OutOfRange", Refused(OpeningWork.TakeOff(TestShop.Case(entries), Graph, "rear-panel:rear-long", 2, "x")).Code);
+        Off(entries, "rear-panel:rear-long", "rear-panel:lower-short", "rear-panel");
+        Assert.Equal((1, 1), (JobFold.Of(entries).Opening.Counts["rear-panel:rear-long"].OnTray, JobFold.Of(entries).Opening.Counts["rear-panel:rear-long"].Lost));
+    }
+
+    [Fact]
+    public void WhatAStepOfTheBookOpened_IsOpen()
+    {
+        var entries = Opened();
+        TestShop.Add(entries, BenchKeeping.Put(JobFold.Of(entries), "top cover", "open", 1, "c"));
+        TestShop.Add(entries, BenchKeeping.Put(JobFold.Of(entries), "mains lead", "unplugged", 1, "l"));
+        var state = JobFold.Of(entries);
+        Assert.Equal("OffAlready", Refused(TakeOff(entries, "top-cover")).Code);
+        Assert.Equal(["paper-tray"], WayIn.To(Graph, ["paper-tray", "top-cover"], House, state.Opening.DoneOn(Graph, state.Tray)).Steps.Select(s => s.Id));
+        Assert.Equal(["Top cover shut", "Mains lead plugged in"], WayBack.Of(Graph, state.Tray, House).Steps.Select(s => s.Title));
+    }
+
+    [Fact]
+    public void SealInWarranty_NeedsTheCustomersWord()
+    {
+        var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load", warranty: DateOnly.FromDateTime(TestShop.Now.AddYears(1).Date)));
+        Off(entries, "mains-lead", "paper-tray");
+        Assert.Equal(("WordNeeded", "open-in-warranty"), Refused(TakeOff(entries, "rear-panel:rear-long")));
+        TestShop.Add(entries, BenchKeeping.Consent(JobFold.Of(entries), "open-in-warranty", "Orla Quill"));
+        Off(entries, "rear-panel:rear-long");
+    }
+
+    [Fact]
+    public void StaysOff_NeedsAReason_AndNeverATowel()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "paper-tray");
+        TestShop.Add(entries, BenchKeeping.Put(JobFold.Of(entries), "towel", "inside", 1, "t"));
+        Assert.Equal("Missing", Refused(OpeningWork.LeaveOff(JobFold.Of(entries), Item(entries, "paper-tray"), " ")).Code);
+        Assert.Equal("StillInside", Refused(OpeningWork.LeaveOff(JobFold.Of(entries), "t", "later")).Code);
+        TestShop.Add(entries, OpeningWork.LeaveOff(JobFold.Of(entries), Item(entries, "paper-tray"), "customer has it"));
+        Assert.Equal("StillInside", Assert.Single(Endings.Close(TestShop.Case(entries), "handed-back", "enough").Problems).Code.ToString());
+        TestShop.Add(entries, BenchKeeping.Clear(JobFold.Of(entries), ["t"], Graph));
+        Off(entries, "rear-panel:rear-long");
+    }
+
+    [Fact]
+    public void RenewedPart_KeepsNumberLotAndTheOldOnesWayBack()
+    {
+        var entries = Opened();
+        var today = DateOnly.FromDateTime(TestShop.Now.Date);
+        var told = new EntryBody.PartRenewed("damper-yellow", "", "MQ-D4", "L5012", 8.5m, "returned", today.AddDays(10), today.AddYears(1), "");
+        TestShop.Add(entries, OpeningWork.Renew(JobFold.Of(entries), Graph, told, today, "c"));
+        var state = JobFold.Of(entries);
+        Assert.Equal(("damper yellow", 8.5m), (state.Opening.Renewed[0].Name, state.Parts));
+        Assert.Equal(("return", 14_400.0), (state.Clocks[0].Kind, state.Clocks[0].MinMinutes));
+        // The machine does not wait for it.
+        Assert.Equal(Day.Standing.Hands, state.StandingAt(TestShop.Now.AddHours(1)));
+        Assert.Equal(["/oldFate", "/returnBy"], OpeningWork.Renew(state, Graph, told with { OldFate = "eaten", ReturnBy = today.AddDays(-1) }, today, "c").Problems.Select(p => p.Path));
+    }
+
+    [Fact]
+    public void Record_SaysWhenAPartWasLastOff_AndByWhom()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "paper-tray");
+        TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "paper-tray"), null));
+        Off(entries, "paper-tray");
+        var life = PartLife.Of(entries, Graph);
+        Assert.Equal([("paper tray", 2, "Ines Varga", false), ("mains lead", 1, "Ines Varga", false)], life.Select(l => (l.Name, l.Times, l.By, l.LastBack is not null)));
+    }
+
+    private static List<Entry> Opened() => TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load"));
+
+    private static Outcome<IReadOnlyList<EntryBody>> TakeOff(List<Entry> entries, string removal) => OpeningWork.TakeOff(TestShop.Case(entries), Graph, removal, null, $"i{entries.Count}");
+
+    private static void Off(List<Entry> entries, params string[] removals)
+    {
+        foreach (var removal in removals) TestShop.Add(entries, TakeOff(entries, removal));
+    }
+
+    private static string Item(List<Entry> entries, string removal) => JobFold.Of(entries).Tray.First(i => i.Removal == removal).Id;
+
+    private static (string Code, string Said) Refused(Outcome<IReadOnlyList<EntryBody>> outcome) =>
+        Assert.Single(outcome.Problems) is var problem ? (problem.Code.ToString(), problem.Args.LastOrDefault()?.ToString() ?? "") : default;
+}

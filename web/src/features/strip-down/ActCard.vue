@@ -1,0 +1,198 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { typedNumber } from '@/shared/format'
+import { useKeys } from '@/shared/state/useKeys'
+import { answersOf, seenFrom, spoken, type Answer } from './acts'
+import SidePlan from './SidePlan.vue'
+import type { Act, Opening } from './useOpening'
+
+const props = defineProps<{
+  /** What the hand does now. */
+  act: Act
+  /** How far the machine is open. */
+  opening: Opening
+  /** A write is on its way. */
+  busy: boolean
+  /** Whether this person may work at the bench. */
+  may: boolean
+}>()
+const emit = defineEmits<{
+  answer: [answer: Answer, value: number | null, words: string]
+  photo: [file: File]
+  word: [word: string, by: string]
+}>()
+const typed = ref('')
+const value = computed(() => typedNumber(typed.value))
+const words = ref('')
+const by = ref('')
+const skipping = ref(false)
+const told = ref('')
+const file = ref<HTMLInputElement | null>(null)
+watch(
+  () => props.act.key,
+  () => {
+    typed.value = ''
+    words.value = ''
+    skipping.value = false
+    told.value = ''
+  },
+)
+const part = computed(() => props.opening.parts.find((p) => p.id === props.act.part))
+const answers = computed(() => answersOf(props.act, part.value))
+const stopped = computed(
+  () => props.busy || !props.may || props.opening.closed || props.act.done || props.act.word !== '',
+)
+const canSpeak = 'speechSynthesis' in window
+const kinds: Record<string, string> = {
+  off: 'Way in',
+  back: 'Way back',
+  power: 'Power',
+  word: 'The customer’s word',
+  move: 'Move it',
+}
+const heading = computed(() =>
+  [`${kinds[props.act.kind] ?? 'Step'}, ${props.act.number} of ${props.opening.acts.length}`, seenFrom(props.act.view)]
+    .filter(Boolean)
+    .join(' · '),
+)
+const wordSays: Record<string, string> = {
+  'open-in-warranty': 'It breaks a warranty seal, and the machine is in warranty.',
+  irreversible: 'It cannot be undone.',
+}
+
+function press(answer: Answer) {
+  if (answer.does === 'photo') {
+    if (!props.busy && props.may) file.value?.click()
+    return
+  }
+  if (stopped.value) return
+  if (answer.does === 'skip' && !skipping.value) {
+    skipping.value = true
+    return
+  }
+  if (answer.does === 'branch') told.value = props.act.branches.find((b) => b.id === answer.branch)?.text ?? ''
+  emit('answer', answer, Number.isNaN(value.value) ? null : value.value, words.value)
+}
+
+function picked(event: Event) {
+  const input = event.target as HTMLInputElement
+  if (input.files?.[0]) emit('photo', input.files[0])
+  input.value = ''
+}
+
+function speak() {
+  speechSynthesis.cancel()
+  speechSynthesis.speak(new SpeechSynthesisUtterance(spoken(props.act)))
+}
+
+// A foot pedal types Enter; on a button Enter already presses that button.
+const keys = useKeys(() => [
+  ...answers.value.map((a) => ({ key: a.key, does: a.label.toLowerCase(), run: () => press(a) })),
+  ...(document.activeElement === document.body
+    ? [{ key: 'Enter', does: 'the first answer', run: () => press(answers.value[0]!) }]
+    : []),
+  ...(canSpeak ? [{ key: 'V', does: 'read aloud', run: speak }] : []),
+])
+watch(answers, () => keys.refresh())
+</script>
+
+<template>
+  <section
+    class="rounded border-2 border-ink bg-sheet p-4"
+    aria-labelledby="act-title"
+    data-testid="act"
+    :data-key="act.key"
+  >
+    <p class="text-sm text-soft">{{ heading }}</p>
+    <h2 id="act-title" class="text-xl" aria-live="polite">{{ act.title }}</h2>
+    <ul v-if="act.cautions.length" class="mt-2 border-l-4 border-stop bg-stop-tint px-3 py-1.5">
+      <li v-for="c in act.cautions" :key="c">{{ c }}</li>
+    </ul>
+    <div class="mt-2 grid gap-3" :class="act.part ? 'md:grid-cols-[minmax(0,1fr)_minmax(0,15rem)]' : ''">
+      <div>
+        <p>{{ act.text }}</p>
+        <p v-if="act.tool" class="mt-1">
+          Tool: <strong>{{ act.tool }}</strong>
+        </p>
+        <p v-if="act.sign" class="mt-1">
+          Expect: <strong>{{ act.sign }}</strong>
+        </p>
+        <ul v-if="act.checks.length" class="mt-1">
+          <li v-for="c in act.checks" :key="c">☐ {{ c }}</li>
+        </ul>
+        <p v-if="act.differs" class="mt-1 text-soft">{{ act.differs }}</p>
+        <p v-if="act.wait" class="mt-1">
+          Then wait: {{ act.wait.label }}, <span class="font-mono">{{ act.wait.minMinutes }}</span> min. The clock
+          starts by itself.
+        </p>
+        <div v-if="act.photos.length" class="mt-2 flex flex-wrap gap-2">
+          <img
+            v-for="p in act.photos"
+            :key="p"
+            :src="`/api/jobs/${opening.id}/pictures/${p}`"
+            :alt="`Photo for ${act.title}`"
+            class="h-20 rounded border border-line"
+          />
+        </div>
+        <p v-if="act.photoNeeded" class="mt-1 font-bold text-wait">A photo first: press C.</p>
+        <label v-if="act.measure && !act.done" class="mt-2 flex flex-wrap items-center gap-2">
+          {{ act.measure.label }}
+          <input v-model="typed" inputmode="decimal" class="field w-28 font-mono" />
+          <span class="font-mono">{{ act.measure.unit }}</span>
+          <span v-if="Number.isNaN(value)" class="text-stop">not a number</span>
+        </label>
+      </div>
+      <SidePlan v-if="act.part" :parts="opening.parts" :view="act.view" :lit="act.part" :group="act.removal" />
+    </div>
+    <div v-if="act.word" class="mt-3 border-l-4 border-wait bg-wait-tint p-3">
+      <p class="font-bold">The customer’s word first. {{ wordSays[act.word] }}</p>
+      <form class="mt-2 flex flex-wrap items-end gap-2" @submit.prevent="emit('word', act.word, by)">
+        <label>Who agreed <input v-model="by" class="field w-52" required maxlength="120" /></label>
+        <button type="submit" class="press press-main" :disabled="busy || !may">They agree</button>
+      </form>
+    </div>
+    <p v-if="told" role="status" class="mt-3 border-l-4 border-wait bg-wait-tint px-3 py-2">{{ told }}</p>
+    <p v-if="act.done" class="mt-3 text-go">✓ Done{{ act.who ? `, ${act.who}` : '' }}.</p>
+    <div v-else class="mt-3 flex flex-wrap gap-2">
+      <button
+        v-for="a in answers"
+        :key="a.key"
+        type="button"
+        class="press"
+        :class="
+          a.does === 'done'
+            ? 'press-main min-h-14'
+            : a.does === 'skip' || a.does === 'pieces' || a.does === 'lost'
+              ? 'press-plain'
+              : 'min-h-14'
+        "
+        :disabled="a.does === 'photo' ? busy || !may : stopped"
+        :data-answer="a.does"
+        @click="press(a)"
+      >
+        <span class="keycap">{{ a.key }}</span> {{ a.label }}
+      </button>
+      <button v-if="canSpeak" type="button" class="press press-plain" @click="speak">
+        <span class="keycap">V</span> Read aloud
+      </button>
+    </div>
+    <form
+      v-if="skipping"
+      class="mt-2 flex flex-wrap items-end gap-2"
+      @submit.prevent="press({ key: 'K', label: '', does: 'skip' })"
+    >
+      <label>Why is it skipped? <input v-model="words" class="field w-72" required maxlength="2000" /></label>
+      <button type="submit" class="press">Skip it</button>
+    </form>
+    <input
+      ref="file"
+      type="file"
+      accept="image/*"
+      capture="environment"
+      class="sr-only"
+      tabindex="-1"
+      aria-label="Photo"
+      @change="picked"
+    />
+  </section>
+</template>

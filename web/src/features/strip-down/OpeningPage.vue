@@ -1,0 +1,251 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { withUnit } from '@/shared/format'
+import { useKeys } from '@/shared/state/useKeys'
+import { useSession } from '@/shared/state/useSession'
+import LoadState from '@/shared/ui/LoadState.vue'
+import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import type { Answer } from './acts'
+import ActCard from './ActCard.vue'
+import GuideChoice from './GuideChoice.vue'
+import OpenAnyway from './OpenAnyway.vue'
+import PieceDialog from './PieceDialog.vue'
+import PutDialog from './PutDialog.vue'
+import ReachDialog from './ReachDialog.vue'
+import ReasonDialog from './ReasonDialog.vue'
+import RenewDialog from './RenewDialog.vue'
+import RunHead from './RunHead.vue'
+import TrayCards from './TrayCards.vue'
+import TrayDialog from './TrayDialog.vue'
+import WayList from './WayList.vue'
+import { useOpening, type Act, type TrayCard } from './useOpening'
+
+const props = defineProps<{
+  /** Number of the job. */
+  id: number
+}>()
+const route = useRoute()
+const router = useRouter()
+const session = useSession()
+const desk = useOpening(props.id, () => Number(route.query.thread ?? 0) || 0)
+const { opening, query, busy, problem, canRetry } = desk
+const may = computed(() => session.mayBench && opening.value?.closed === false)
+const closing = ref(false)
+const picked = ref('')
+const reaching = ref(false)
+const putting = ref(false)
+const counting = ref('')
+const renewing = ref<string | null>(null)
+const staying = ref<TrayCard | null>(null)
+const ending = ref(false)
+const looked = ref('')
+const card = computed(() => opening.value?.tray.find((t) => t.item === looked.value) ?? null)
+const acts = computed<Act[]>(() => {
+  const o = opening.value
+  if (!o) return []
+  return closing.value && !o.run ? o.back : o.acts
+})
+const current = computed(() => acts.value.find((a) => !a.done)?.key ?? '')
+const act = computed(
+  () => acts.value.find((a) => a.key === picked.value) ?? acts.value.find((a) => a.key === current.value),
+)
+const group = computed(
+  () => opening.value?.parts.flatMap((p) => p.fasteners).find((f) => f.removal === counting.value) ?? null,
+)
+const names = computed(() => {
+  const o = opening.value
+  return o ? o.targets.map((t) => o.parts.find((p) => p.id === t)?.name.toLowerCase() ?? t) : []
+})
+watch(
+  () => opening.value?.version,
+  () => (picked.value = ''),
+)
+
+async function answer(a: Answer, value: number | null, words: string) {
+  const now = act.value
+  if (!now) return
+  if (a.does === 'pieces' || a.does === 'lost') counting.value = now.removal
+  else if (now.kind === 'off')
+    await (a.does === 'stuck'
+      ? desk.wouldNot({ removal: now.removal, what: '' })
+      : desk.off({ removal: now.removal, count: null }))
+  else if (now.kind === 'back')
+    await (a.does === 'stuck'
+      ? desk.wouldNot({ removal: now.removal, what: 'Would not seat.' })
+      : desk.back({ item: now.item, count: null }))
+  else
+    await desk.tick({
+      run: now.run,
+      step: now.step,
+      outcome: a.does === 'branch' ? a.branch! : a.does === 'skip' ? 'skipped' : 'done',
+      value,
+      words,
+    })
+}
+
+async function end(reason: string) {
+  const run = opening.value?.run
+  if (run && (await desk.end({ run: run.run, reason }))) ending.value = false
+}
+const endRun = () => (opening.value?.run?.done === opening.value?.run?.steps ? end('') : (ending.value = true))
+async function stay(reason: string) {
+  if (staying.value && (await desk.staysOff({ item: staying.value.item, reason }))) staying.value = null
+}
+async function reach(parts: string[]) {
+  if (await desk.aim({ parts })) {
+    reaching.value = false
+    closing.value = false
+  }
+}
+useKeys(() => [
+  { key: 'B', does: 'back to the bench', run: () => router.push(`/bench/${props.id}`) },
+  { key: 'O', does: 'what is to be reached', run: () => may.value && (reaching.value = true) },
+])
+</script>
+
+<template>
+  <LoadState
+    :pending="query.isPending.value"
+    :error="query.error.value && !opening ? query.error.value : null"
+    what="how the machine opens"
+    @retry="query.refetch()"
+  >
+    <article v-if="opening" data-testid="opening" :data-version="opening.version">
+      <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
+        <RouterLink class="press no-print" :to="`/bench/${id}`"
+          ><span class="keycap">B</span> {{ opening.tag }}</RouterLink
+        >
+        <h1 class="text-2xl">Opening up</h1>
+        <p class="min-w-0 flex-1 basis-60 text-soft">
+          {{ opening.machine
+          }}<template v-if="names.length">
+            · to reach: <strong class="text-ink">{{ names.join(' and ') }}</strong></template
+          >
+        </p>
+        <ul v-if="opening.targets.length" class="flex flex-wrap gap-1.5">
+          <li class="chip">{{ opening.partsOnWay }} of {{ opening.parts.length }} parts</li>
+          <li class="chip">{{ withUnit(opening.outMin, 'min') }} out, {{ Math.round(opening.backMin) }} back</li>
+          <li class="chip" :title="opening.tools.join(', ')">
+            {{ opening.tools.length }} tools: {{ opening.tools.join(', ') || 'fingers' }}
+          </li>
+        </ul>
+      </header>
+      <ProblemNote
+        v-if="!card && !counting && renewing === null && !staying && !ending"
+        class="mb-3"
+        :problem="problem"
+        :can-retry="canRetry"
+        @retry="desk.retry"
+        @dismiss="desk.dismiss"
+      />
+      <p v-if="opening.spends.length" class="mb-3 border-l-4 border-wait bg-wait-tint px-3 py-2">
+        On this way it breaks a warranty seal: {{ opening.spends.join(', ') }}. The customer’s word comes first, or hand
+        the machine back.
+      </p>
+      <RunHead
+        v-if="opening.run"
+        :run="opening.run"
+        :may="may"
+        :busy="busy"
+        @take-over="desk.takeOver({ run: opening.run.run })"
+        @end="endRun"
+      />
+      <div class="no-print mb-3 flex flex-wrap gap-2">
+        <button
+          v-if="may && opening.askedFor && !opening.targets.length && !opening.run"
+          type="button"
+          class="press press-main"
+          data-testid="asked-for"
+          @click="reach(opening.askedFor.parts)"
+        >
+          To the {{ opening.askedFor.names.join(' and ') }}, for “{{ opening.askedFor.step }}”
+        </button>
+        <button v-if="may && !opening.run" type="button" class="press" @click="reaching = true">
+          <span class="keycap">O</span> What is to be reached
+        </button>
+        <button
+          v-if="opening.tray.length && !opening.run"
+          type="button"
+          class="press"
+          :aria-pressed="closing"
+          data-testid="way-back"
+          @click="((closing = !closing), (picked = ''))"
+        >
+          {{ closing ? 'Way in' : 'Way back' }}
+        </button>
+        <button v-if="may" type="button" class="press" @click="renewing = ''">A part was renewed</button>
+      </div>
+      <div class="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+        <WayList
+          class="order-2 lg:order-1"
+          :acts="acts"
+          :shown="act?.key ?? ''"
+          :leave-alone="opening.leaveAlone"
+          @show="picked = $event"
+        />
+        <div class="order-1 space-y-3 lg:order-2">
+          <ActCard
+            v-if="act"
+            :act="act"
+            :opening="opening"
+            :busy="busy"
+            :may="may"
+            @answer="answer"
+            @photo="
+              desk.photo(
+                $event,
+                act.kind === 'off' || act.kind === 'back' ? act.removal : `${act.run}:${act.step}`,
+                act.title,
+              )
+            "
+            @word="(what, by) => desk.consent({ what, by })"
+          />
+          <p v-else-if="closing" class="panel text-go">
+            ✓ Everything is back. Now look before power: level, nothing pinched, the lid moves.
+          </p>
+          <GuideChoice
+            v-else
+            :guides="opening.guides"
+            :model="opening.modelId"
+            :opened="opening.acts.length > 0"
+            :busy="busy"
+            :may="may"
+            @follow="desk.begin({ guide: $event, slot: 0 })"
+          />
+          <TrayCards
+            :tray="opening.tray"
+            :cannot-power="opening.cannotPower"
+            :may="may"
+            @open="looked = $event.item"
+            @add="putting = true"
+          />
+          <OpenAnyway :opening="opening" />
+        </div>
+      </div>
+      <ReachDialog :open="reaching" :opening="opening" @close="reaching = false" @reach="reach" />
+      <PutDialog
+        :open="putting"
+        @close="putting = false"
+        @put="(label, change, count) => desk.put({ label, change, count }).then((done) => done && (putting = false))"
+      />
+      <TrayDialog
+        :card="card"
+        :desk="desk"
+        :may="may"
+        @close="((looked = ''), desk.dismiss())"
+        @renew="((looked = ''), (renewing = $event))"
+        @stay="((looked = ''), (staying = $event))"
+      />
+      <PieceDialog :group="group" :desk="desk" @close="((counting = ''), desk.dismiss())" />
+      <RenewDialog :part="renewing" :opening="opening" :desk="desk" @close="((renewing = null), desk.dismiss())" />
+      <ReasonDialog
+        :asks="staying ? `“${staying.label}” stays ${staying.change}` : ending ? 'Give the guide up' : ''"
+        :press="staying ? 'It stays' : 'Give it up'"
+        :problem="problem ? `${problem.title}. ${problem.detail}` : ''"
+        @close="((staying = null), (ending = false), desk.dismiss())"
+        @send="(reason) => (staying ? stay(reason) : end(reason))"
+      />
+    </article>
+  </LoadState>
+</template>

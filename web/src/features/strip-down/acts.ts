@@ -1,0 +1,65 @@
+import type { Act, Part } from './useOpening'
+
+/** What a press of the card says. */
+export interface Answer {
+  key: string
+  label: string
+  does: 'done' | 'stuck' | 'branch' | 'photo' | 'skip' | 'pieces' | 'lost'
+  branch?: string
+}
+
+const outWords: Record<string, string> = { open: 'It is open', aside: 'It is aside', unplugged: 'It is out' }
+
+/** The presses that answer an act, each with its key. Digits first, so that one digit is enough. */
+export function answersOf(act: Act, part: Part | undefined): Answer[] {
+  if (act.kind === 'off') {
+    const group = part?.fasteners.find((f) => f.removal === act.removal)
+    const itself = act.removal === act.part
+    const word = itself
+      ? (outWords[part?.way ?? ''] ?? 'It is off')
+      : group?.loosenOnly
+        ? 'They are loose'
+        : group
+          ? group.count > 1
+            ? `All ${group.count} are out`
+            : 'It is out'
+          : 'It is out'
+    const answers: Answer[] = [
+      { key: '1', label: word, does: 'done' },
+      { key: '2', label: 'Stuck', does: 'stuck' },
+      { key: 'C', label: 'Photo', does: 'photo' },
+    ]
+    if (group)
+      answers.push({ key: 'L', label: group.count > 1 ? 'Not all, or one missing' : 'It is missing', does: 'pieces' })
+    return answers
+  }
+  if (act.kind === 'back') {
+    const answers: Answer[] = [{ key: '1', label: 'Done', does: 'done' }]
+    if (act.removal) answers.push({ key: '2', label: 'Will not seat', does: 'stuck' })
+    if (act.removal.includes(':')) answers.push({ key: 'L', label: 'One is lost', does: 'lost' })
+    return answers
+  }
+  return [
+    { key: '1', label: 'Done', does: 'done' },
+    ...act.branches.map((b, i): Answer => ({ key: String(i + 2), label: b.label, does: 'branch', branch: b.id })),
+    { key: 'C', label: 'Photo', does: 'photo' },
+    { key: 'K', label: 'Skip', does: 'skip' },
+  ]
+}
+
+/** A side as it is said: where the person stands. */
+export function seenFrom(view: string): string {
+  if (view === 'top') return 'seen from above'
+  if (view === 'under') return 'seen from beneath'
+  return view ? `seen from the ${view}` : ''
+}
+
+/** A spot on a side, as seen when standing at the other end: what was left is right, what was near is far. */
+export function turned(x: number, y: number): { x: number; y: number } {
+  return { x: 100 - x, y: 100 - y }
+}
+
+/** Everything of an act that is worth saying aloud. */
+export function spoken(act: Act): string {
+  return [act.title, ...act.cautions, act.text, act.sign ? `Expect: ${act.sign}` : ''].filter(Boolean).join('. ')
+}
