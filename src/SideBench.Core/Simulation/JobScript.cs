@@ -78,14 +78,15 @@ public sealed class JobScript
         Graph?.For(station, Case.Thread.Slot) is { Count: > 0 } parts ? Reach([.. parts.Select(p => p.Id)]).TakeOff(int.MaxValue) : this;
 
     /// <summary>Chooses parts to reach.</summary>
-    public JobScript Reach(params string[] parts) => Add(OpeningWork.Aim(Case.State, Graph!, parts));
+    public JobScript Reach(params string[] parts) => Graph is null ? this : Add(OpeningWork.Aim(Case.State, Graph, parts));
 
     /// <summary>Takes off what is next on the way in.</summary>
     /// <param name="steps">At most so many.</param>
     public JobScript TakeOff(int steps)
     {
-        foreach (var step in WayIn.To(Graph!, Case.State.Opening.Targets, book.Book.House.Handling, Case.State.Opening.DoneOn(Graph!, Case.State.Tray)).Steps.Take(steps))
-            Later(step.OutMin).Add(OpeningWork.TakeOff(Case, Graph!, step.Id, null, NewId()));
+        if (Graph is null) return this;
+        foreach (var step in WayIn.To(Graph, Case.State.Opening.Targets, book.Book.House.Handling, Case.State.Opening.DoneOn(Graph, Case.State.Tray)).Steps.Take(steps))
+            Later(step.OutMin).Add(OpeningWork.TakeOff(Case, Graph, step.Id, null, NewId()));
         return this;
     }
 
@@ -93,7 +94,8 @@ public sealed class JobScript
     public JobScript Put(string label, string change) => Add(BenchKeeping.Put(Case.State, label, change, 1, NewId()));
 
     /// <summary>Loses pieces.</summary>
-    public JobScript Lose(string removal, int count) => Add(OpeningWork.Lose(Case.State, Graph!, removal, count, false, "rolled off the bench"));
+    public JobScript Lose(string removal, int count) =>
+        Graph is null ? this : Add(OpeningWork.Lose(Case.State, Graph, removal, count, false, "rolled off the bench"));
 
     /// <summary>Ends all clocks.</summary>
     public JobScript EndClocks()

@@ -16,7 +16,7 @@ public static class GraphRules
         foreach (var part in graph.Parts) CheckPart(graph, part, $"{path}/parts/{part.Id}", problems);
         foreach (var service in graph.Services)
             foreach (var target in service.Targets.Where(t => graph.Part(t) is null)) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/services/{service.Id}", "part", target));
-        if (problems.Count == 0 && Circle(graph) is { } circle) problems.Add(new Problem(ProblemCode.GraphCircle, $"{path}/parts/{circle[0]}/after", string.Join(" → ", circle)));
+        if (problems.Count == 0 && Circle(graph) is { } circle) problems.Add(new Problem(ProblemCode.GraphCircle, $"{path}/parts/{circle[0].Id}/after", string.Join(" → ", circle.Select(p => p.Name))));
         return problems;
     }
 
@@ -41,16 +41,16 @@ public static class GraphRules
     private static IEnumerable<string> Ids(MachinePart part) => part.Fasteners.Select(f => f.Id).Concat(part.Cables.Select(c => c.Id)).Concat(part.Tubes.Select(t => t.Id));
 
     // A circle among "must be off before", alternatives included; null when there is none. Depth first, grey on the way down.
-    private static List<string>? Circle(AccessGraph graph)
+    private static List<MachinePart>? Circle(AccessGraph graph)
     {
         var state = new int[graph.Parts.Count];
         var way = new List<int>();
         return Enumerable.Range(0, graph.Parts.Count).Select(Visit).FirstOrDefault(found => found is not null);
 
-        List<string>? Visit(int part)
+        List<MachinePart>? Visit(int part)
         {
             if (state[part] == 2) return null;
-            if (state[part] == 1) return [.. way.Skip(way.IndexOf(part)).Append(part).Select(i => graph.Parts[i].Name)];
+            if (state[part] == 1) return [.. way.Skip(way.IndexOf(part)).Append(part).Select(i => graph.Parts[i])];
             state[part] = 1;
             way.Add(part);
             foreach (var before in graph.Parts[part].After.SelectMany(line => line))

@@ -25,13 +25,14 @@ internal static class OpeningViews
         var whole = WayIn.To(graph, targets, handling, null, inWarranty);
         var back = WayBack.Of(graph, state.Tray, handling, view);
         var backActs = ActViews.Numbered(back.Steps.Select(s => ActViews.Back(s, WayBackSection)));
-        var acts = ActViews.Numbered(following is null ? Opened(job, graph, way, targets) : Followed(job, graph, following, way, back));
+        IReadOnlyList<ActView> acts = following is null ? ActViews.Numbered(Opened(job, graph, way, targets)) : [.. Followed(job, graph, following, way, back)];
         return new OpeningView(
             row.Id.Value, row.Tag, job.Book.Model.Id, job.Book.Model.FullName, state.Version, state.Closing is not null, inWarranty, shop.Book.House.Currency, targets, AskedFor(job, graph), [.. graph.Parts.Select(p => Part(p, job, done))],
             whole.Parts.Count, whole.OutMin, whole.BackMin, whole.Tools, whole.Needs, [.. whole.Spends.Where(p => OpeningWork.WordFor(job, p) is not null).Select(p => p.Name)], LeaveAlone(graph, way, whole), acts,
             Current(acts), [.. state.Tray.Select(i => Card(i, state, graph))], backActs, back.Minutes,
             [.. Offers(job, shop, graph, targets, due)], following is null ? null : Run(following, job, shop),
-            [.. shop.GuidesFor(job.Book.Model).Select(g => GuideLine(g, job)).OrderByDescending(g => g.Fits)],
+            [.. shop.GuidesFor(job.Book.Model).Select(g => GuideLine(g, job, graph)).OrderByDescending(g => g.Fits)],
+            [.. job.Book.Model.Slots.Select(s => new SlotChoice(s.Panel, s.Ink))], job.Thread.Slot,
             [.. GuideWork.Forbidden(state, "power", false).Select(p => (string)p.Args[1]!)], [.. GuideWork.Forbidden(state, "moving", true).Select(p => (string)p.Args[1]!)]);
     }
 
@@ -43,19 +44,19 @@ internal static class OpeningViews
         var tools = new List<string>(guide.Tools);
         var needs = new List<string>(guide.Needs);
         var leave = new List<string>();
-        var acts = steps.SelectMany(step =>
+        var acts = steps.SelectMany((step, i) =>
         {
-            var act = ActViews.Step(step, null, OpeningState.New, []) with { Section = guide.Name };
+            var act = ActViews.Step(step, null, OpeningState.New, []) with { Section = guide.Name, Number = $"{i + 1}" };
             if (step.Kind != StepKind.Open) return [act];
             var way = WayIn.To(graph, GuideTargets.Of(step, graph, 0), handling);
             tools.AddRange(way.Tools);
             needs.AddRange(way.Needs);
             leave.AddRange(way.LeaveAlone);
-            return way.Steps.Select(r => ActViews.Off(r, graph.Part(r.Part)!, OpeningState.New, step.Title, "")).Prepend(act);
-        });
+            return ActViews.Within(i + 1, way.Steps.Select(r => ActViews.Off(r, graph.Part(r.Part)!, OpeningState.New, step.Title, ""))).Prepend(act);
+        }).ToList();
         return new GuidePageView(
             guide.Id, guide.Name, guide.Version, guide.Purpose, model.Id, model.FullName, [.. shop.Models.Values.Where(m => shop.GuidesFor(m).Contains(guide)).OrderBy(m => m.FullName, StringComparer.Ordinal).Select(m => new GuideModel(m.Id, m.FullName))],
-            [.. tools.Distinct()], [.. needs.Distinct()], [.. StepWindow.Of(guide.Windows, steps, model).Select(w => Window(w, null))], ActViews.Numbered(acts), [.. leave.Distinct()]);
+            [.. tools.Distinct()], [.. needs.Distinct()], [.. StepWindow.Of(guide.Windows, steps, model).Select(w => Window(w, null))], acts, [.. leave.Distinct()]);
     }
 
     // The side before the hand: that of what was done last.
@@ -86,13 +87,14 @@ internal static class OpeningViews
     // A guide's steps; where it opens, the way in as it is now; where it closes, the way back from the tray.
     private static IEnumerable<ActView> Followed(JobCase job, AccessGraph graph, GuideRun run, OpeningWay way, BackWay back)
     {
-        foreach (var step in run.Begun.Steps)
+        foreach (var (step, i) in run.Begun.Steps.Select((step, i) => (step, i)))
         {
-            var act = ActViews.Step(step, run, job.State.Opening, job.State.Consents);
-            if (step.Kind == StepKind.Open && step == run.Next)
-                foreach (var off in OffSoFar(job, graph).Concat(way.Steps.Select(s => Act(s, job, graph)))) yield return off with { Section = step.Title };
-            if (step.Kind == StepKind.Back && step == run.Next)
-                foreach (var undo in back.Steps) yield return ActViews.Back(undo, step.Title);
+            var act = ActViews.Step(step, run, job.State.Opening, job.State.Consents) with { Number = $"{i + 1}" };
+            IEnumerable<ActView> within = step != run.Next ? []
+                : step.Kind == StepKind.Open ? OffSoFar(job, graph).Concat(way.Steps.Select(s => Act(s, job, graph))).Select(off => off with { Section = step.Title })
+                : step.Kind == StepKind.Back ? back.Steps.Select(undo => ActViews.Back(undo, step.Title))
+                : [];
+            foreach (var inner in ActViews.Within(i + 1, within)) yield return inner;
             yield return act;
         }
     }
@@ -143,10 +145,10 @@ internal static class OpeningViews
             .Select(o => new OfferView(o.Due.Service.Id, o.Due.Service.Name, o.Says, o.NowMin, o.OwnVisitMin, o.Saved, o.ThrownAway, o.IsWorth, o.Due.InDays, o.Due.Service.Targets));
     }
 
-    private static GuideLineView GuideLine(Guide guide, JobCase job)
+    private static GuideLineView GuideLine(Guide guide, JobCase job, AccessGraph graph)
     {
         var steps = guide.StepsFor(new Facts { Model = job.Book.Model, Context = new Dictionary<string, string>() });
-        return new GuideLineView(guide.Id, guide.Name, guide.Purpose, job.Advice.Chosen?.Step is { } step && guide.Repairs.Contains(step.Id), steps.Sum(s => s.Minutes));
+        return new GuideLineView(guide.Id, guide.Name, guide.Purpose, job.Advice.Chosen?.Step is { } step && guide.Repairs.Contains(step.Id), steps.Any(s => GuideTargets.Of(s, graph, 0).Any(id => graph.Part(id)!.Slot > 0)), steps.Sum(s => s.Minutes));
     }
 
     private static RunView Run(GuideRun run, JobCase job, Shop shop)

@@ -45,12 +45,12 @@ public sealed record MachinePartView(
 /// <summary>One thing for the hand: something to take off, something to put back, or a step of a guide.</summary>
 /// <param name="Key">Unique on the page; stable as long as the act is the same.</param>
 /// <param name="Kind">off, back, do, open, power, word or move.</param>
-/// <param name="Number">Its number in the list.</param>
+/// <param name="Number">Its number: those of a guide stay the same, what opens or closes within a step is numbered below it.</param>
 /// <param name="Section">Which part of the list it belongs to.</param>
 /// <param name="Item">What lies on the tray, for what goes back.</param>
 /// <param name="Word">The customer's word that is still needed; empty when none.</param>
 public sealed record ActView(
-    string Key, string Kind, int Number, string Section, string Title, string Detail, string Text, string View, string Tool, string Part, string Removal, string Item, int Count,
+    string Key, string Kind, string Number, string Section, string Title, string Detail, string Text, string View, string Tool, string Part, string Removal, string Item, int Count,
     IReadOnlyList<string> Cautions, string Sign, IReadOnlyList<string> Checks, double Minutes, bool Done, string Outcome, string Who, DateTimeOffset? At,
     MeasureView? Measure, double? Value, bool PhotoNeeded, IReadOnlyList<string> Photos, string Word, IReadOnlyList<BranchView> Branches, WaitView? Wait, string Differs, bool Irreversible,
     string Window, string Run, string Step);
@@ -75,8 +75,11 @@ public sealed record WindowView(string Id, string Name, double? Minutes, double 
 /// <summary>A guide being followed.</summary>
 public sealed record RunView(string Run, string Guide, string Name, string Purpose, int Version, bool IsChanged, int NowVersion, bool Ended, int Done, int Steps, IReadOnlyList<WindowView> Windows, IReadOnlyList<string> Tools, IReadOnlyList<string> Needs);
 
-/// <summary>A guide that applies to the machine.</summary>
-public sealed record GuideLineView(string Id, string Name, string Purpose, bool Fits, double Minutes);
+/// <summary>A guide that applies to the machine; one that reaches parts of a single slot asks which.</summary>
+public sealed record GuideLineView(string Id, string Name, string Purpose, bool Fits, bool AsksSlot, double Minutes);
+
+/// <summary>A slot that a guide can be about.</summary>
+public sealed record SlotChoice(int Panel, string Ink);
 
 /// <summary>Parts that the job's next step asks for.</summary>
 public sealed record AskedForView(string Step, IReadOnlyList<string> Parts, IReadOnlyList<string> Names);
@@ -86,7 +89,7 @@ public sealed record OpeningView(
     long Id, int Tag, string ModelId, string Machine, int Version, bool Closed, bool InWarranty, string Currency, IReadOnlyList<string> Targets, AskedForView? AskedFor, IReadOnlyList<MachinePartView> Parts, int PartsOnWay,
     double OutMin, double BackMin, IReadOnlyList<string> Tools, IReadOnlyList<string> Needs, IReadOnlyList<string> Spends, IReadOnlyList<string> LeaveAlone, IReadOnlyList<ActView> Acts, string Current,
     IReadOnlyList<TrayCardView> Tray, IReadOnlyList<ActView> Back, double BackFromTrayMin, IReadOnlyList<OfferView> WhileOpen, RunView? Run, IReadOnlyList<GuideLineView> Guides,
-    IReadOnlyList<string> CannotPower, IReadOnlyList<string> CannotMove);
+    IReadOnlyList<SlotChoice> Slots, int Slot, IReadOnlyList<string> CannotPower, IReadOnlyList<string> CannotMove);
 
 /// <summary>What the record says of one part.</summary>
 public sealed record PartLifeView(

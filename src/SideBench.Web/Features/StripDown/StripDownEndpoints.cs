@@ -39,7 +39,7 @@ public static class StripDownEndpoints
     private static void MapHands(RouteGroupBuilder opening)
     {
         opening.MapPost("/aim", (long id, AimRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-            desk.Write(http, id, r, (job, _) => On(job, books, graph => OpeningWork.Aim(job.State, graph, r.Parts ?? []))))
+            desk.Write(http, id, r, (job, _) => r.Parts is { } parts ? On(job, books, graph => OpeningWork.Aim(job.State, graph, parts)) : new Problem(ProblemCode.Missing, "/parts")))
             .Produces<BenchView>().ProducesProblems().For(Act.Bench);
         opening.MapPost("/off", (long id, TakeOffRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
             desk.Write(http, id, r, (job, _) => On(job, books, graph => OpeningWork.TakeOff(job, graph, r.Removal ?? "", r.Count, NewId())), harmless: true))

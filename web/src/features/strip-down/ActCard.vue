@@ -51,9 +51,7 @@ const kinds: Record<string, string> = {
   move: 'Move it',
 }
 const heading = computed(() =>
-  [`${kinds[props.act.kind] ?? 'Step'}, ${props.act.number} of ${props.opening.acts.length}`, seenFrom(props.act.view)]
-    .filter(Boolean)
-    .join(' · '),
+  [`${kinds[props.act.kind] ?? 'Step'} ${props.act.number}`, seenFrom(props.act.view)].filter(Boolean).join(' · '),
 )
 const wordSays: Record<string, string> = {
   'open-in-warranty': 'It breaks a warranty seal, and the machine is in warranty.',
@@ -141,49 +139,49 @@ watch(answers, () => keys.refresh())
           <span class="font-mono">{{ act.measure.unit }}</span>
           <span v-if="Number.isNaN(value)" class="text-stop">not a number</span>
         </label>
+        <div v-if="act.word" class="mt-3 border-l-4 border-wait bg-wait-tint p-3">
+          <p class="font-bold">The customer’s word first. {{ wordSays[act.word] }}</p>
+          <form class="mt-2 flex flex-wrap items-end gap-2" @submit.prevent="emit('word', act.word, by)">
+            <label>Who agreed <input v-model="by" class="field w-52" required maxlength="120" /></label>
+            <button type="submit" class="press press-main" :disabled="busy || !may">They agree</button>
+          </form>
+        </div>
+        <p v-if="told" role="status" class="mt-3 border-l-4 border-wait bg-wait-tint px-3 py-2">{{ told }}</p>
+        <p v-if="act.done" class="mt-3 text-go">✓ Done{{ act.who ? `, ${act.who}` : '' }}.</p>
+        <div v-else class="mt-3 flex flex-wrap gap-2">
+          <button
+            v-for="a in answers"
+            :key="a.key"
+            type="button"
+            class="press"
+            :class="
+              a.does === 'done'
+                ? 'press-main min-h-14'
+                : a.does === 'skip' || a.does === 'pieces' || a.does === 'lost'
+                  ? 'press-plain'
+                  : 'min-h-14'
+            "
+            :disabled="a.does === 'photo' ? busy || !may : stopped"
+            :data-answer="a.does"
+            @click="press(a)"
+          >
+            <span class="keycap">{{ a.key }}</span> {{ a.label }}
+          </button>
+          <button v-if="canSpeak" type="button" class="press press-plain" @click="speak">
+            <span class="keycap">V</span> Read aloud
+          </button>
+        </div>
+        <form
+          v-if="skipping"
+          class="mt-2 flex flex-wrap items-end gap-2"
+          @submit.prevent="press({ key: 'K', label: '', does: 'skip' })"
+        >
+          <label>Why is it skipped? <input v-model="words" class="field w-72" required maxlength="2000" /></label>
+          <button type="submit" class="press">Skip it</button>
+        </form>
       </div>
       <SidePlan v-if="act.part" :parts="opening.parts" :view="act.view" :lit="act.part" :group="act.removal" />
     </div>
-    <div v-if="act.word" class="mt-3 border-l-4 border-wait bg-wait-tint p-3">
-      <p class="font-bold">The customer’s word first. {{ wordSays[act.word] }}</p>
-      <form class="mt-2 flex flex-wrap items-end gap-2" @submit.prevent="emit('word', act.word, by)">
-        <label>Who agreed <input v-model="by" class="field w-52" required maxlength="120" /></label>
-        <button type="submit" class="press press-main" :disabled="busy || !may">They agree</button>
-      </form>
-    </div>
-    <p v-if="told" role="status" class="mt-3 border-l-4 border-wait bg-wait-tint px-3 py-2">{{ told }}</p>
-    <p v-if="act.done" class="mt-3 text-go">✓ Done{{ act.who ? `, ${act.who}` : '' }}.</p>
-    <div v-else class="mt-3 flex flex-wrap gap-2">
-      <button
-        v-for="a in answers"
-        :key="a.key"
-        type="button"
-        class="press"
-        :class="
-          a.does === 'done'
-            ? 'press-main min-h-14'
-            : a.does === 'skip' || a.does === 'pieces' || a.does === 'lost'
-              ? 'press-plain'
-              : 'min-h-14'
-        "
-        :disabled="a.does === 'photo' ? busy || !may : stopped"
-        :data-answer="a.does"
-        @click="press(a)"
-      >
-        <span class="keycap">{{ a.key }}</span> {{ a.label }}
-      </button>
-      <button v-if="canSpeak" type="button" class="press press-plain" @click="speak">
-        <span class="keycap">V</span> Read aloud
-      </button>
-    </div>
-    <form
-      v-if="skipping"
-      class="mt-2 flex flex-wrap items-end gap-2"
-      @submit.prevent="press({ key: 'K', label: '', does: 'skip' })"
-    >
-      <label>Why is it skipped? <input v-model="words" class="field w-72" required maxlength="2000" /></label>
-      <button type="submit" class="press">Skip it</button>
-    </form>
     <input
       ref="file"
       type="file"

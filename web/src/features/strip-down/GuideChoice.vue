@@ -1,9 +1,14 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import type { Opening } from './useOpening'
 
-defineProps<{
+const props = defineProps<{
   /** Guides that apply to the machine. */
   guides: Opening['guides']
+  /** Slots that a guide can be about. */
+  slots: Opening['slots']
+  /** The slot of the thread; 0 for none. */
+  firstSlot: number
   /** The machine's model. */
   model: string
   /** Whether it is open as far as it was to be. */
@@ -13,7 +18,8 @@ defineProps<{
   /** Whether this person may work at the bench. */
   may: boolean
 }>()
-const emit = defineEmits<{ follow: [guide: string] }>()
+const emit = defineEmits<{ follow: [guide: string, slot: number] }>()
+const about = ref(props.firstSlot || 1)
 </script>
 
 <template>
@@ -31,13 +37,19 @@ const emit = defineEmits<{ follow: [guide: string] }>()
         <RouterLink class="press press-plain px-2" :to="`/guides/steps/${g.id}?model=${model}`"
           >Read<span class="sr-only"> {{ g.name }}</span></RouterLink
         >
+        <label v-if="may && g.asksSlot" class="flex items-center gap-1 text-sm"
+          >on
+          <select v-model="about" class="field w-auto">
+            <option v-for="s in slots" :key="s.panel" :value="s.panel">{{ s.panel }} {{ s.ink.toLowerCase() }}</option>
+          </select></label
+        >
         <button
           v-if="may"
           type="button"
           class="press"
           :disabled="busy"
           :data-guide="g.id"
-          @click="emit('follow', g.id)"
+          @click="emit('follow', g.id, g.asksSlot ? about : 0)"
         >
           Follow<span class="sr-only"> {{ g.name }}</span>
         </button>

@@ -39,6 +39,7 @@ const counting = ref('')
 const renewing = ref<string | null>(null)
 const staying = ref<TrayCard | null>(null)
 const ending = ref(false)
+const choosing = ref(false)
 const looked = ref('')
 const card = computed(() => opening.value?.tray.find((t) => t.item === looked.value) ?? null)
 const acts = computed<Act[]>(() => {
@@ -100,6 +101,7 @@ async function reach(parts: string[]) {
 }
 useKeys(() => [
   { key: 'B', does: 'back to the bench', run: () => router.push(`/bench/${props.id}`) },
+  { key: 'G', does: 'guides', run: () => (choosing.value = !choosing.value) },
   { key: 'O', does: 'what is to be reached', run: () => may.value && (reaching.value = true) },
 ])
 </script>
@@ -174,6 +176,15 @@ useKeys(() => [
         >
           {{ closing ? 'Way in' : 'Way back' }}
         </button>
+        <button
+          v-if="!opening.run && act"
+          type="button"
+          class="press"
+          :aria-pressed="choosing"
+          @click="choosing = !choosing"
+        >
+          <span class="keycap">G</span> {{ choosing ? 'Back to the step' : 'Guides' }}
+        </button>
         <button v-if="may" type="button" class="press" @click="renewing = ''">A part was renewed</button>
       </div>
       <div class="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
@@ -186,7 +197,7 @@ useKeys(() => [
         />
         <div class="order-1 space-y-3 lg:order-2">
           <ActCard
-            v-if="act"
+            v-if="act && !choosing"
             :act="act"
             :opening="opening"
             :busy="busy"
@@ -201,17 +212,19 @@ useKeys(() => [
             "
             @word="(what, by) => desk.consent({ what, by })"
           />
-          <p v-else-if="closing" class="panel text-go">
+          <p v-else-if="closing && !choosing" class="panel text-go">
             ✓ Everything is back. Now look before power: level, nothing pinched, the lid moves.
           </p>
           <GuideChoice
             v-else
             :guides="opening.guides"
+            :slots="opening.slots"
+            :first-slot="opening.slot"
             :model="opening.modelId"
             :opened="opening.acts.length > 0"
             :busy="busy"
             :may="may"
-            @follow="desk.begin({ guide: $event, slot: 0 })"
+            @follow="(guide, slot) => ((choosing = false), desk.begin({ guide, slot }))"
           />
           <TrayCards
             :tray="opening.tray"

@@ -21,7 +21,7 @@ const left = (ends: string) => new Date(ends).getTime() - now.value
     <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
       <h2 id="run-title" class="text-base">{{ run.name }}</h2>
       <span class="chip font-mono">{{ run.done }} of {{ run.steps }}</span>
-      <span class="min-w-0 flex-1 text-soft">{{ run.purpose }}</span>
+      <span class="hidden min-w-0 flex-1 text-soft md:block">{{ run.purpose }}</span>
       <RouterLink class="press px-2" :to="`/guides/steps/${run.guide}`">On paper</RouterLink>
       <button v-if="may && !run.ended" type="button" class="press px-2" :disabled="busy" @click="emit('end')">
         {{ run.done === run.steps ? 'Guide done' : 'Give it up' }}

@@ -41,7 +41,7 @@ const sections = computed(() => {
         <li v-for="a in s.acts" :key="a.key">
           <button
             type="button"
-            class="grid min-h-11 w-full grid-cols-[1.9rem_minmax(0,1fr)_1.3rem] items-start gap-x-1 rounded px-2 py-1.5 text-left"
+            class="grid min-h-11 w-full grid-cols-[2.7rem_minmax(0,1fr)_1.3rem] items-start gap-x-1 rounded px-2 py-1.5 text-left"
             :class="a.key === shown ? 'outline-2 -outline-offset-1 outline-ink' : ''"
             :aria-current="a.key === shown ? 'step' : undefined"
             :data-act="a.key"

@@ -3845,8 +3845,7 @@ export interface components {
         ActView: {
             key: string;
             kind: string;
-            /** Format: int32 */
-            number: number;
+            number: string;
             section: string;
             title: string;
             detail: string;
@@ -4336,6 +4335,7 @@ export interface components {
             name: string;
             purpose: string;
             fits: boolean;
+            asksSlot: boolean;
             /** Format: double */
             minutes: number;
         };
@@ -4682,6 +4682,9 @@ export interface components {
             whileOpen: components["schemas"]["OfferView"][];
             run: null | components["schemas"]["RunView"];
             guides: components["schemas"]["GuideLineView"][];
+            slots: components["schemas"]["SlotChoice"][];
+            /** Format: int32 */
+            slot: number;
             cannotPower: string[];
             cannotMove: string[];
         };
