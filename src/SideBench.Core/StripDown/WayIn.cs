@@ -45,7 +45,7 @@ public static class WayIn
             [.. parts.Where(p => p.Spends.Length > 0)], [.. parts.SelectMany(p => p.LeaveAlone).Concat(NeverCut(graph, parts)).Distinct()], forth.ToolChanges, forth.Turns, forth.IsBest);
     }
 
-    /// <summary>What comes before what among removals: parts as the graph has it, and what holds a part before the part.</summary>
+    /// <summary>What comes before what among removals: the mains lead before all, parts as the graph has it, and what holds a part before the part.</summary>
     public static IReadOnlyList<HandPiece> Pieces(AccessGraph graph, IReadOnlyList<Removal> steps)
     {
         var index = steps.Select((s, i) => (s.Id, i)).ToDictionary(p => p.Id, p => p.i);
@@ -55,10 +55,14 @@ public static class WayIn
             {
                 var before = graph.Part(step.Part) is { } part ? part.After.SelectMany(line => line) : [];
                 var held = step.IsPart ? steps.Where(s => s.Part == step.Part && !s.IsPart).Select(s => s.Id) : [];
-                return new HandPiece(step.Tool, step.View, [.. before.Concat(held).Distinct().Where(index.ContainsKey).Select(id => index[id])]);
+                string[] lead = step.Part == MainsLead ? [] : [MainsLead];
+                return new HandPiece(step.Tool, step.View, [.. before.Concat(held).Concat(lead).Distinct().Where(index.ContainsKey).Select(id => index[id])]);
             }),
         ];
     }
+
+    /// <summary>What the mains lead is called in every graph: it is out before a hand goes in.</summary>
+    public const string MainsLead = "mains-lead";
 
     /// <summary>The same things in the other direction.</summary>
     public static IReadOnlyList<HandPiece> Reversed(IReadOnlyList<HandPiece> pieces) =>

@@ -63,7 +63,8 @@ function press(answer: Answer) {
     if (!props.busy && props.may) file.value?.click()
     return
   }
-  if (stopped.value) return
+  const opensOnly = answer.does === 'pieces' || answer.does === 'lost'
+  if (opensOnly ? !props.may : stopped.value) return
   if (answer.does === 'skip' && !skipping.value) {
     skipping.value = true
     return

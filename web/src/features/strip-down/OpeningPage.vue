@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { withUnit } from '@/shared/format'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
 import LoadState from '@/shared/ui/LoadState.vue'
@@ -10,6 +9,7 @@ import type { Answer } from './acts'
 import ActCard from './ActCard.vue'
 import GuideChoice from './GuideChoice.vue'
 import OpenAnyway from './OpenAnyway.vue'
+import OpeningHead from './OpeningHead.vue'
 import PieceDialog from './PieceDialog.vue'
 import PutDialog from './PutDialog.vue'
 import ReachDialog from './ReachDialog.vue'
@@ -54,10 +54,6 @@ const act = computed(
 const group = computed(
   () => opening.value?.parts.flatMap((p) => p.fasteners).find((f) => f.removal === counting.value) ?? null,
 )
-const names = computed(() => {
-  const o = opening.value
-  return o ? o.targets.map((t) => o.parts.find((p) => p.id === t)?.name.toLowerCase() ?? t) : []
-})
 watch(
   () => opening.value?.version,
   () => (picked.value = ''),
@@ -114,25 +110,7 @@ useKeys(() => [
     @retry="query.refetch()"
   >
     <article v-if="opening" data-testid="opening" :data-version="opening.version">
-      <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
-        <RouterLink class="press no-print" :to="`/bench/${id}`"
-          ><span class="keycap">B</span> {{ opening.tag }}</RouterLink
-        >
-        <h1 class="text-2xl">Opening up</h1>
-        <p class="min-w-0 flex-1 basis-60 text-soft">
-          {{ opening.machine
-          }}<template v-if="names.length">
-            · to reach: <strong class="text-ink">{{ names.join(' and ') }}</strong></template
-          >
-        </p>
-        <ul v-if="opening.targets.length" class="flex flex-wrap gap-1.5">
-          <li class="chip">{{ opening.partsOnWay }} of {{ opening.parts.length }} parts</li>
-          <li class="chip">{{ withUnit(opening.outMin, 'min') }} out, {{ Math.round(opening.backMin) }} back</li>
-          <li class="chip" :title="opening.tools.join(', ')">
-            {{ opening.tools.length }} tools: {{ opening.tools.join(', ') || 'fingers' }}
-          </li>
-        </ul>
-      </header>
+      <OpeningHead :opening="opening" />
       <ProblemNote
         v-if="!card && !counting && renewing === null && !staying && !ending"
         class="mb-3"
@@ -141,10 +119,6 @@ useKeys(() => [
         @retry="desk.retry"
         @dismiss="desk.dismiss"
       />
-      <p v-if="opening.spends.length" class="mb-3 border-l-4 border-wait bg-wait-tint px-3 py-2">
-        On this way it breaks a warranty seal: {{ opening.spends.join(', ') }}. The customer’s word comes first, or hand
-        the machine back.
-      </p>
       <RunHead
         v-if="opening.run"
         :run="opening.run"

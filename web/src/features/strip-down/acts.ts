@@ -61,5 +61,9 @@ export function turned(x: number, y: number): { x: number; y: number } {
 
 /** Everything of an act that is worth saying aloud. */
 export function spoken(act: Act): string {
-  return [act.title, ...act.cautions, act.text, act.sign ? `Expect: ${act.sign}` : ''].filter(Boolean).join('. ')
+  const said = [act.title, ...act.cautions, act.text, act.sign ? `Expect: ${act.sign}` : '']
+  return said
+    .filter(Boolean)
+    .map((s) => s.replace(/\.$/, ''))
+    .join('. ')
 }

@@ -1,0 +1,143 @@
+import { expect, test, type Page } from '@playwright/test'
+import { expectNoAxeFindings, signIn, takeIn } from './bench'
+
+const act = (page: Page) => page.getByTestId('act')
+const key = (page: Page) => act(page).getAttribute('data-key')
+
+/** Presses a key until the card shows another thing to do. */
+async function press(page: Page, what: string) {
+  const before = await key(page)
+  await page.keyboard.press(what)
+  await expect
+    .poll(() =>
+      act(page)
+        .count()
+        .then((n) => (n ? key(page) : 'none')),
+    )
+    .not.toBe(before)
+}
+
+async function reach(page: Page, ...parts: [side: string, part: string][]) {
+  await page.keyboard.press('o')
+  for (const [side, part] of parts) {
+    await page.getByRole('dialog').getByRole('button', { name: side, exact: true }).click()
+    await page.getByRole('dialog').getByRole('button', { name: part, exact: true }).click()
+  }
+  await page.getByTestId('reach').click()
+  await expect(act(page)).toBeVisible()
+}
+
+test('a machine is opened by the shortest way, a screw is lost, and nothing closes over a towel', async ({ page }) => {
+  await signIn(page)
+  const job = await takeIn(page, 'OU-5101')
+  await page.keyboard.press('o')
+  await expect(page.getByRole('heading', { name: 'Opening up' })).toBeVisible()
+  await expectNoAxeFindings(page)
+  await page.keyboard.press('o')
+  await expectNoAxeFindings(page)
+  await page.keyboard.press('Escape')
+  await reach(page, ['top', 'Damper yellow'], ['back', 'Drain tube'])
+  await expect(page.getByText('8 of 33 parts')).toBeVisible()
+  await expect(page.getByTestId('leave-alone')).toContainText('never cut')
+  await expectNoAxeFindings(page)
+  // Digits for a knuckle, Enter for a foot pedal.
+  await press(page, '1')
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+  await press(page, 'Enter')
+  while ((await key(page)) !== 'rear-panel:rear-long') await press(page, '1')
+  const off = await page.getByTestId('tray-cards').locator('[data-tray]').count()
+  const before = await page.getByTestId('opening').getAttribute('data-version')
+  await page.keyboard.press('2')
+  await expect(page.getByTestId('opening')).not.toHaveAttribute('data-version', before!)
+  await expect(page.getByTestId('tray-cards').locator('[data-tray]')).toHaveCount(off)
+  // One of two comes out; the other was missing already.
+  await page.keyboard.press('l')
+  await page.getByRole('button', { name: '1 missing already' }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await press(page, '1')
+  await expect(page.locator('[data-tray="rear panel screws, long"]')).toContainText('1 missing')
+  await page.getByRole('button', { name: '+ put by hand' }).click()
+  await page.getByRole('button', { name: 'folded towel under the head' }).click()
+  await page.getByRole('button', { name: 'On the tray' }).click()
+  await expect(page.locator('[data-tray="folded towel under the head"]')).toContainText('undo before power')
+  await page.locator('[data-tray="top cover"] button').click()
+  await page.getByTestId('put-back').click()
+  await expect(page.getByRole('dialog')).toContainText('folded towel under the head inside')
+  await expectNoAxeFindings(page)
+  await page.keyboard.press('Escape')
+
+  // After a reload all is as it was; the way back begins with the towel and ends with the lead.
+  await page.reload()
+  await page.getByTestId('way-back').click()
+  await expect(act(page)).toContainText('Folded towel under the head: out again')
+  await press(page, '1')
+  for (const last of ['Paper tray back', 'Mains lead plugged in'])
+    await expect(page.getByTestId('way')).toContainText(last)
+  const screws = page.locator('[data-tray="rear panel screws, long"] button')
+  await screws.click()
+  await page.getByTestId('put-back').click()
+  await expect(page.getByRole('dialog')).toContainText('0 holes may stay empty')
+  await page.getByRole('button', { name: '1 replaced from stock' }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await page.locator('body').click({ position: { x: 5, y: 400 } })
+  while (await act(page).count()) await press(page, '1')
+  await expect(page.getByText('Everything is back')).toBeVisible()
+  await page.goto(`/bench/${job}`)
+  await expect(page.getByTestId('tray')).toContainText('Clear')
+})
+
+test('a guide is followed by two people, with the word, a photo and a number, and goes on after a reload', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page)
+  const job = await takeIn(page, 'OU-5102')
+  await page.goto(`/bench/${job}/opening`)
+  await page.locator('[data-guide="outside-bottle"]').click()
+  await expect(page.getByTestId('run')).toContainText('Outside bottle, without cutting')
+  await expectNoAxeFindings(page)
+  await press(page, '1')
+  await expect(act(page)).toContainText('The customer’s word first')
+  await page.getByLabel('Who agreed').fill('Sal Marsh')
+  await page.getByRole('button', { name: 'They agree' }).click()
+  await expect(act(page)).not.toContainText('word first')
+  await press(page, '1')
+  await page.keyboard.press('1')
+  await expect(page.locator('[data-code="photo-first"]')).toBeVisible()
+  const photo = await page.screenshot({ clip: { x: 0, y: 0, width: 120, height: 90 } })
+  await act(page).locator('input[type=file]').setInputFiles({ name: 'tubes.png', mimeType: 'image/png', buffer: photo })
+  await expect(act(page).locator('img')).toBeVisible()
+  await press(page, '1')
+  await expect(act(page)).toHaveAttribute('data-key', 'mains-lead')
+
+  const other = await (await browser.newContext()).newPage()
+  await signIn(other, 'Tom Adeyemi-Rowe')
+  await other.goto(`/bench/${job}/opening`)
+  await expect(other.getByTestId('act')).toHaveAttribute('data-key', 'mains-lead')
+  await press(other, '1')
+  await expect(act(page)).not.toHaveAttribute('data-key', 'mains-lead')
+  await page.reload()
+  await expect(page.getByTestId('run')).toContainText('3 of')
+  while (await act(page).locator('[data-answer="pieces"], [data-answer="stuck"]').count()) await press(page, '1')
+  await expect(act(page)).toHaveAttribute('data-key', 'step-open')
+  await press(page, '1')
+  await page.getByRole('button', { name: 'Give it up' }).click()
+  await page.getByLabel('Why').fill('no bottle on the shelf')
+  await page.getByRole('button', { name: 'Give it up' }).last().click()
+  await expect(page.getByTestId('run')).toHaveCount(0)
+  await page.context().close()
+})
+
+test('a guide on paper differs by model, and the record says when a part was last off', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/guides/steps/head-change')
+  await page.getByLabel('On the').selectOption({ label: 'Tolling Broadside 44' })
+  await expect(page.getByTestId('guide-paper')).toContainText('count its turns')
+  await expectNoAxeFindings(page)
+  await page.setViewportSize({ width: 390, height: 844 })
+  await expect(page.getByTestId('guide-paper')).toBeVisible()
+  expect(await page.evaluate(() => document.querySelector('main')!.scrollWidth)).toBeLessThanOrEqual(390)
+  await page.goto('/records/7')
+  await expect(page.getByTestId('parts')).toContainText(/once|times/)
+  await expectNoAxeFindings(page)
+})

@@ -1,0 +1,111 @@
+import { mount } from '@vue/test-utils'
+import { describe, expect, it } from 'vitest'
+import FastenerRow from './FastenerRow.vue'
+import SidePlan from './SidePlan.vue'
+import WayList from './WayList.vue'
+import type { Act, Fasteners, Part } from './useOpening'
+
+const group = (said: Partial<Fasteners>): Fasteners =>
+  ({
+    removal: 'guard:ends',
+    name: 'ends',
+    kind: 'screw',
+    lengthMm: 12,
+    collared: false,
+    count: 4,
+    outCount: 0,
+    lostCount: 0,
+    view: 'top',
+    at: [],
+    ...said,
+  }) as Fasteners
+const pieces = (g: Fasteners) =>
+  mount(FastenerRow, { props: { group: g } })
+    .findAll('[data-piece]')
+    .map((p) => p.attributes('data-piece'))
+const part = (said: Partial<Part>): Part =>
+  ({
+    id: 'guard',
+    name: 'Line guard',
+    view: 'top',
+    x: 20,
+    y: 30,
+    width: 60,
+    height: 8,
+    ink: '',
+    isOff: false,
+    fasteners: [],
+    catches: [],
+    ...said,
+  }) as Part
+const act = (n: number, done: boolean): Act =>
+  ({
+    key: `a${n}`,
+    number: `${n}`,
+    section: 'Way in',
+    title: `Step ${n}`,
+    detail: '',
+    text: '',
+    done,
+    who: '',
+    outcome: '',
+    value: null,
+  }) as Act
+
+describe('FastenerRow', () => {
+  it('draws every piece where it is: in the machine, on the tray, or missing', () => {
+    expect(pieces(group({ outCount: 3, lostCount: 1 }))).toEqual(['out', 'out', 'lost', 'in'])
+    expect(pieces(group({}))).toEqual(['in', 'in', 'in', 'in'])
+  })
+
+  it('says it in words too, and gives a collared one its collar', () => {
+    const row = mount(FastenerRow, { props: { group: group({ count: 2, outCount: 2, lostCount: 1, collared: true }) } })
+    expect(row.attributes('aria-label')).toBe('1 of 2 on the tray, 1 missing')
+    expect(row.findAll('rect[width="16"]')).toHaveLength(2)
+  })
+})
+
+describe('SidePlan', () => {
+  it('numbers the places of a group and turns with the person', async () => {
+    const guard = part({
+      fasteners: [
+        group({
+          at: [
+            { x: 22, y: 33 },
+            { x: 78, y: 33 },
+          ],
+        }),
+      ],
+    })
+    const plan = mount(SidePlan, { props: { parts: [guard], view: 'top', lit: 'guard', group: 'guard:ends' } })
+    const at = () => plan.findAll('svg g[transform]').map((g) => g.attributes('transform'))
+    const before = at()
+    expect(plan.findAll('svg g[transform] text').map((t) => t.text())).toEqual(['1', '2'])
+    await plan.find('button').trigger('click')
+    expect(at()).not.toEqual(before)
+    expect(plan.find('figcaption').text()).toContain('standing at the back')
+  })
+
+  it('lets parts be pressed, each with a button of its own', async () => {
+    const plan = mount(SidePlan, { props: { parts: [part({})], view: 'top', pressable: true } })
+    await plan.find('ul button').trigger('click')
+    await plan.find('[data-part]').trigger('click')
+    expect(plan.emitted('press')).toEqual([['guard'], ['guard']])
+  })
+})
+
+describe('WayList', () => {
+  it('folds away what was done long ago, and shows it again', async () => {
+    const list = mount(WayList, {
+      props: {
+        acts: [1, 2, 3, 4, 5, 6, 7].map((n) => act(n, n < 7)),
+        shown: 'a7',
+        leaveAlone: ['Grey tubes: never cut.'],
+      },
+    })
+    expect(list.findAll('[data-act]').map((a) => a.attributes('data-act'))).toEqual(['a5', 'a6', 'a7'])
+    await list.find('button').trigger('click')
+    expect(list.findAll('[data-act]')).toHaveLength(7)
+    expect(list.find('[data-testid="leave-alone"]').text()).toContain('never cut')
+  })
+})
