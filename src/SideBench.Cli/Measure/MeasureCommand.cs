@@ -11,11 +11,12 @@ public static class MeasureCommand
     private const int Small = 2_000;
 
     /// <summary>Measures.</summary>
-    /// <param name="options"><c>diagnosis</c> or <c>sheets</c> with their own options, else --json FILE; --start-s and --idle-mb hand in what the shell measured of ./start.</param>
+    /// <param name="options"><c>diagnosis</c>, <c>sheets</c> or <c>opening</c> with their own options, else --json FILE; --start-s and --idle-mb hand in what the shell measured of ./start.</param>
     public static async Task<int> Run(string[] options)
     {
         if (options is ["diagnosis", .. var rest]) return DiagnosisMeasure.Run(rest);
         if (options is ["sheets", .. var more]) return SheetsMeasure.Run(more);
+        if (options is ["opening", .. var last]) return OpeningMeasure.Run(last);
         if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop) return 2;
         var root = Settings.Needed(Settings.Database);
         var webRoot = Path.Combine(AppContext.BaseDirectory, "wwwroot");
@@ -35,6 +36,7 @@ public static class MeasureCommand
     private static async Task<List<Figure>> Figures(ScratchServer small, ScratchServer large)
     {
         var (page, bare, smallPage) = await Probes.BenchPage(large, small);
+        var opening = await Probes.OpeningPage(large);
         var search = await Probes.Search(large);
         var smallSearch = await Probes.Search(small);
         await Probes.Answers(small);
@@ -45,6 +47,7 @@ public static class MeasureCommand
         [
             new Figure("bench page's data / bare SQL, p50", page.P50 / bare.P50, "×", 3, $"{page.P50:0.00} ms / {bare.P50:0.00} ms"),
             new Figure("bench page's data / bare SQL, p95", page.P95 / bare.P95, "×", 6, $"{page.P95:0.00} ms / {bare.P95:0.00} ms"),
+            new Figure("opening page's data / bare SQL, p50", opening.P50 / bare.P50, "×", 12, $"{opening.P50:0.00} ms / {bare.P50:0.00} ms"),
             new Figure("search as you type, p95", search.P95, "ms", 50, $"p50 {search.P50:0.0} ms"),
             new Figure("one answer, p95", answers.P95, "ms", 25, $"p50 {answers.P50:0.0} ms"),
             new Figure("bench page, 20,000 / 2,000 jobs, p50", page.P50 / smallPage.P50, "×", 1.3, $"{page.P50:0.00} ms / {smallPage.P50:0.00} ms"),

@@ -30,6 +30,14 @@ public static partial class Probes
         return (new Timing(page.Skip(WarmUp)), new Timing(bare.Skip(WarmUp)), new Timing(smallPage.Skip(WarmUp)));
     }
 
+    /// <summary>The data of the page of opening up: the job, its machine's life, the way in, the way back and what is due.</summary>
+    public static async Task<Timing> OpeningPage(ScratchServer server)
+    {
+        var jobs = Jobs(server, WarmUp + Rounds);
+        foreach (var job in jobs.Take(WarmUp)) await server.Client.Read($"/api/jobs/{job}/opening");
+        return await Timing.Of(jobs.Skip(WarmUp), job => server.Client.Read($"/api/jobs/{job}/opening"));
+    }
+
     /// <summary>Search as you type.</summary>
     public static async Task<Timing> Search(ScratchServer server)
     {

@@ -1,4 +1,5 @@
 using SideBench.Core.Outcomes;
+using SideBench.Core.Simulation;
 using SideBench.Core.StripDown;
 using Xunit;
 

@@ -12,7 +12,7 @@ public class HandOrderTests
         for (var round = 0; round < 120; round++)
         {
             var pieces = Made(chance, 2 + chance.Next(5));
-            var ordered = HandOrder.Of(pieces, MadeGraphs.House);
+            var ordered = HandOrder.Of(pieces, Handlings.House);
             Assert.True(ordered.IsBest);
             Assert.Equal(Enumerable.Range(0, pieces.Length), ordered.Order.Order());
             Assert.All(ordered.Order.Select((p, at) => (p, at)), x => Assert.All(pieces[x.p].After, a => Assert.Contains(a, ordered.Order.Take(x.at))));
@@ -24,7 +24,7 @@ public class HandOrderTests
     public void ScrewsOfOneDriver_AreTakenTogether()
     {
         HandPiece[] pieces = [new("a", "front", []), new("b", "front", []), new("a", "front", []), new("b", "front", [])];
-        var ordered = HandOrder.Of(pieces, MadeGraphs.House);
+        var ordered = HandOrder.Of(pieces, Handlings.House);
         Assert.Equal([0, 2, 1, 3], ordered.Order);
         Assert.Equal((2, 0), (ordered.ToolChanges, ordered.Turns));
     }
@@ -41,7 +41,7 @@ public class HandOrderTests
         for (var i = 0; i < pieces.Count; i++)
         {
             if (done.Contains(i) || !pieces[i].After.All(done.Contains)) continue;
-            var cost = HandOrder.Cost(tool, view, pieces[i], MadeGraphs.House);
+            var cost = HandOrder.Cost(tool, view, pieces[i], Handlings.House);
             string[] sides = pieces[i].View != "top" ? [pieces[i].View] : view == "under" ? ["front", "back", "left", "right"] : [view];
             foreach (var side in sides) best = Math.Min(best, cost + Best(pieces, [.. done, i], pieces[i].Tool.Length > 0 ? pieces[i].Tool : tool, side));
         }

@@ -1,3 +1,4 @@
+using SideBench.Core.Simulation;
 using SideBench.Core.StripDown;
 using Xunit;
 
@@ -29,11 +30,11 @@ public class WayInTests
         {
             var graph = MadeGraphs.Random(chance, 30, 8);
             string[] targets = [$"p{10 + chance.Next(20)}", $"p{10 + chance.Next(20)}"];
-            var way = WayIn.To(graph, targets, MadeGraphs.House);
+            var way = WayIn.To(graph, targets, Handlings.House);
             var set = way.Parts.Select(p => p.Id).ToHashSet();
             Assert.Superset(targets.ToHashSet(), set);
-            Assert.True(MadeGraphs.Frees(graph, set));
-            foreach (var part in set.Except(targets)) Assert.False(MadeGraphs.Frees(graph, set.Where(p => p != part).ToHashSet()), $"{part} is superfluous, round {round}");
+            Assert.True(Handlings.Frees(graph, set));
+            foreach (var part in set.Except(targets)) Assert.False(Handlings.Frees(graph, set.Where(p => p != part).ToHashSet()), $"{part} is superfluous, round {round}");
             var done = new HashSet<string>();
             foreach (var step in way.Steps)
             {
@@ -48,7 +49,7 @@ public class WayInTests
     [Fact]
     public void Quartet_DamperAndDrain_TakeTheOnePanelThatServesBoth()
     {
-        var way = WayIn.To(Quartet, ["damper-yellow", "drain-tube"], MadeGraphs.House);
+        var way = WayIn.To(Quartet, ["damper-yellow", "drain-tube"], Handlings.House);
         Assert.Equal(["mains-lead", "paper-tray", "top-cover", "rear-panel", "guard", "carriage-cover", "damper-yellow", "drain-tube"], way.Parts.Select(p => p.Id));
         // Parts out: 0.5 + 0.5 + 0.5 + 4 + 3 + 1 + 2 + 1.5 = 13; two tools 0.6; to the lead and to the tray 1.0; tipped, and back the other way round 3.0.
         Assert.Equal(17.6, way.OutMin, 2);
@@ -61,17 +62,17 @@ public class WayInTests
     public void SealIsSpared_InWarranty_WhereAnotherWayIsThere()
     {
         string[] targets = ["pad-holder"];
-        Assert.Contains(WayIn.To(Quartet, targets, MadeGraphs.House).Parts, p => p.Id == "rear-panel");
-        var spared = WayIn.To(Quartet, targets, MadeGraphs.House, null, sparesSeals: true);
+        Assert.Contains(WayIn.To(Quartet, targets, Handlings.House).Parts, p => p.Id == "rear-panel");
+        var spared = WayIn.To(Quartet, targets, Handlings.House, null, sparesSeals: true);
         Assert.DoesNotContain(spared.Parts, p => p.Spends.Length > 0);
         Assert.Contains(spared.Parts, p => p.Id == "base-plate");
-        Assert.Contains(WayIn.To(Quartet, ["damper-black"], MadeGraphs.House, null, true).Spends, p => p.Id == "rear-panel");
+        Assert.Contains(WayIn.To(Quartet, ["damper-black"], Handlings.House, null, true).Spends, p => p.Id == "rear-panel");
     }
 
     [Fact]
     public void WhatIsOffAlready_CostsNothing()
     {
-        var way = WayIn.To(Quartet, ["pad-holder"], MadeGraphs.House, new HashSet<string> { "base-plate" });
+        var way = WayIn.To(Quartet, ["pad-holder"], Handlings.House, new HashSet<string> { "base-plate" });
         Assert.Equal(["pad-holder"], way.Parts.Select(p => p.Id));
     }
 
