@@ -49,30 +49,24 @@ const pictures = [
   },
   { name: 'record', view: desk, go: (p) => p.goto(`${base}/records/2`) },
   {
-    name: 'why',
+    name: 'opening',
     view: desk,
     go: async (p) => {
-      await onPlace(2)(p)
-      await p.locator('[data-station="vent"]').click()
-      await p.locator('[data-cause="vent-blocked"]').click()
-      await p.getByTestId('why').waitFor()
+      await onPlace(4)(p)
+      await p.getByRole('link', { name: /Opening up/ }).click()
+      await p.getByTestId('act').waitFor()
     },
+  },
+  {
+    name: 'guide',
+    view: desk,
+    go: (p) => p.goto(`${base}/guides/steps/outside-bottle?model=marram-quartet-a4`),
   },
   { name: 'guides', view: desk, go: (p) => p.goto(`${base}/guides`) },
   { name: 'cause', view: desk, go: (p) => p.goto(`${base}/guides/causes/vent-blocked`) },
   { name: 'practice', view: desk, go: (p) => p.goto(`${base}/practice`) },
   { name: 'odds', view: desk, go: (p) => p.goto(`${base}/practice/odds`) },
   { name: 'shelf', view: desk, go: (p) => p.goto(`${base}/shelf`) },
-  {
-    name: 'jump',
-    view: desk,
-    go: async (p) => {
-      await p.goto(`${base}/today`)
-      await p.keyboard.press('/')
-      await p.getByRole('combobox').fill('lantern')
-      await p.getByRole('option').nth(2).waitFor()
-    },
-  },
 ]
 
 const browser = await chromium.launch({

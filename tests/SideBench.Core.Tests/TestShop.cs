@@ -46,7 +46,7 @@ internal static class TestShop
 
     public static void ClearTray(List<Entry> entries)
     {
-        foreach (var item in JobFold.Of(entries).Tray) Add(entries, BenchKeeping.Clear(JobFold.Of(entries), [item.Id]));
+        if (JobFold.Of(entries).Tray is { Count: > 0 } tray) Add(entries, BenchKeeping.Clear(JobFold.Of(entries), [.. tray.Select(i => i.Id)]));
     }
 
     public static string Root()

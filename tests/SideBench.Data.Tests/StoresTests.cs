@@ -146,7 +146,7 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             new EntryBody.ThreadOpened(1, "not-recognised", 4, "now and then"), new EntryBody.ThreadClosed(1, "handed-back", "", "no part"), Judged("a"),
             new EntryBody.SchoolChosen("clog", "flush-early"), new EntryBody.PartTold("cap", false), new EntryBody.BookEdited("rate", "c", "", "", "rare", "common", "seen"),
             new EntryBody.SheetTaken("s", "l", "taps", null, [new Core.Nozzles.UnitLine("K", "..x", [], Core.Nozzles.PatternClass.Scattered, new Dictionary<Core.Nozzles.PatternClass, double>())]),
-            new EntryBody.SheetCorrected("s", []),
+            new EntryBody.SheetCorrected("s", []), .. OpeningLines(),
         ];
         Assert.Equal(EntryCodec.Kinds.Order(), lines.Select(EntrySentence.KindOf).Order());
         foreach (var line in lines)
@@ -174,6 +174,44 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
 
     [Fact]
     public void Migrations_RunAgain_ChangeNothing() => Migrator.Run(database.Connection);
+
+    [Fact]
+    public async Task MachinesLife_IsReadByKind_WithoutWhatWasTakenBack()
+    {
+        var (job, machine) = await NewJob();
+        await using (var unit = await Unit.Begin(database.Source, Go))
+        {
+            var ids = await EntryStore.Add(unit, NewWrite(), job, machine, 2, [.. OpeningLines().Take(2), OpeningLines().ElementAt(1), new EntryBody.Noted("n")], Go);
+            await EntryStore.Add(unit, NewWrite(), job, machine, 6, [new EntryBody.Corrected(ids[2].Value, "twice")], Go);
+            await unit.Commit(Go);
+        }
+
+        var life = await new EntryStore(database.Source).OfMachine(machine, ["taken-in", "taken-off"], Go);
+        Assert.Equal(["taken-in", "taken-off"], life.Select(e => EntrySentence.KindOf(e.Body)));
+        Assert.Equal("lid", Assert.IsType<EntryBody.TakenOff>(life[1].Body).Item.Part);
+    }
+
+    private static IEnumerable<EntryBody> OpeningLines()
+    {
+        var item = new TrayItem("a", "lid screws", "off", 2, "Put back.", ["open"]) { Removal = "lid:ends", Part = "lid" };
+        GuideStep[] steps =
+        [
+            new("s", StepKind.Word, "Ask", "How.", "front", 2)
+            {
+                Cautions = ["Gloves."], Puts = [new TrayPut("towel", "inside", 1, "Out.", ["inside"])], Takes = ["towel"], Measure = new AskedMeasure("Counter", "%", 0, 120), Photo = true,
+                Wait = new StepWait("dry", "dry", 10, 20), Branches = [new StepBranch("stuck", "Stuck", "Stop.", "s")], Targets = ["pads"], Irreversible = true, Window = "w", Differs = "Here.", Word = "irreversible",
+            },
+        ];
+        GuideWindow[] windows = [new("w", "it dries", 5, "s", ["towel"])];
+        return
+        [
+            new EntryBody.Aimed(["lid"], ["lid"]), new EntryBody.TakenOff("lid:ends", "lid", "Lid: 2 screws out", 4, item, 1.5, 1), new EntryBody.WouldNot("lid", "Lid off", "One more catch."),
+            new EntryBody.PutBack("a", "lid:ends", "lid screws", 1, 1, 2), new EntryBody.PieceLost("a", "lid:ends", "lid screws", 1, true, "gone", 4), new EntryBody.PieceReplaced("a", "lid:ends", "lid screws", 1, "drawer"),
+            new EntryBody.LeftOff("a", "lid", "lid", "broken"), new EntryBody.PartRenewed("lid", "lid", "N1", "L2", 4.2m, "returned", new DateOnly(2026, 4, 1), new DateOnly(2027, 4, 1), "clip"),
+            new EntryBody.PhotoTaken("fp", "lid", "the lid"), new EntryBody.GuideBegun("r", "pads", "Pads", 2, 3, steps, windows), new EntryBody.GuideTicked("r", "s", "Ask", "done", 4.5, "%", [item], ["a"], 2, "so"),
+            new EntryBody.GuideRenewed("r", 3, steps, windows), new EntryBody.GuideEnded("r", "Pads", true, ""),
+        ];
+    }
 
     private async Task<(JobId, MachineId)> NewJob(string? serial = null, MachineId? machine = null)
     {

@@ -12,6 +12,7 @@ const screens = [
   { name: 'a cause', go: '/guides/causes/vent-blocked' },
   { name: 'a code', go: '/guides/codes/tolling-folio-3/F-10' },
   { name: 'a blank nozzle sheet', go: '/guides/sheets/pellow-mono-pair-sheet' },
+  { name: 'a guide on paper', go: '/guides/steps/outside-bottle-cut' },
   { name: 'practice', go: '/practice' },
   { name: 'how the odds have done', go: '/practice/odds' },
   { name: 'nothing there', go: '/no-such-page' },
@@ -35,6 +36,10 @@ for (const lamp of ['on', 'off']) {
       await expect(page.getByTestId('bench')).toBeVisible()
       await expectNoAxeFindings(page)
     }
+    await page.getByRole('link', { name: 'Opening up' }).click()
+    await expect(page.getByTestId('act')).toBeVisible()
+    await expectNoAxeFindings(page)
+    await page.goBack()
     await page.getByRole('link', { name: 'Hand-over sheet' }).click()
     await expect(page.getByTestId('hand-over-sheet')).toBeVisible()
     await expectNoAxeFindings(page)
@@ -66,12 +71,18 @@ for (const view of [
       '/guides/causes/vent-blocked',
       '/practice',
       '/practice/odds',
+      '/guides/steps/bay-swap',
       'place',
+      'opening',
     ]) {
-      if (go === 'place') {
+      if (go === 'place' || go === 'opening') {
         await page.goto('/today')
-        await page.locator('[data-place="2"]').click()
+        await page.locator(`[data-place="${go === 'place' ? 2 : 4}"]`).click()
         await expect(card(page)).toBeVisible()
+        if (go === 'opening') {
+          await page.getByRole('link', { name: 'Opening up' }).click()
+          await expect(page.getByTestId('act')).toBeVisible()
+        }
       } else await page.goto(go)
       await expect(page.getByRole('heading').first()).toBeVisible()
       const wide = await page.evaluate(

@@ -124,7 +124,8 @@ public static class BenchKeeping
         "off" or "open" => ["open"],
         "inside" => ["inside", "no-power"],
         "wet" => ["wet", "no-power"],
-        "bridged" => ["bridged"],
+        "plugged" or "clamped" => ["no-power"],
+        "bridged" or "taped" => ["no-close"],
         _ => [],
     };
 

@@ -49,6 +49,8 @@ public sealed record HandOverSheet(
     {
         foreach (var work in state.Work.Where(w => w.Part.Length > 0))
             yield return work.Lot.Length > 0 ? $"{work.Part}, lot {work.Lot}" : work.Part;
+        foreach (var part in state.Opening.Renewed)
+            yield return $"{part.Name}{(part.Number.Length > 0 ? $" {part.Number}" : "")}{(part.Lot.Length > 0 ? $", lot {part.Lot}" : "")}{(part.WarrantyEnd is { } end ? $", warranty to {end:yyyy-MM-dd}" : "")}";
         if (state.InkMl > 0) yield return $"{state.InkMl:0.#}\u2009ml of ink in cleans";
     }
 
@@ -56,6 +58,8 @@ public sealed record HandOverSheet(
     {
         foreach (var cause in causes.Where(c => c.Watch.Length > 0)) yield return cause.Watch;
         foreach (var item in job.State.Closing?.StillOnTray ?? []) yield return $"Left as it is: {item}.";
+        foreach (var (part, reason) in job.State.Opening.StaysOff) yield return $"Stays off: {part.Replace('-', ' ')}. {reason}";
+        foreach (var (group, count) in job.State.Opening.Counts.Where(c => c.Value.Empty > 0)) yield return $"{count.Empty} of {count.Total} pieces missing: {group.Split(':')[0].Replace('-', ' ')}.";
         if (job.State.CounterPct is { } pct) yield return $"Waste counter at hand-over: {pct:0}\u2009%.";
     }
 

@@ -15,6 +15,9 @@ public sealed record Clock(string Id, string Kind, string Label, DateTimeOffset 
     /// <summary>Whether the machine waits for it; a reminder runs beside the work.</summary>
     public bool IsWait => !Reminders.Contains(Kind);
 
+    /// <summary>Whether it is shown beside the machine: all but what comes back days later.</summary>
+    public bool Counts => Kind != "return";
+
     /// <summary>When it rings.</summary>
     public DateTimeOffset EndsAt => StartedAt.AddMinutes(MinMinutes);
 

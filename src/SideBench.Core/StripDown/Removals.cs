@@ -78,7 +78,10 @@ public static class Removals
         return new Removal(
             $"{part.Id}:{group.Id}", part.Id, title, string.Join("; ", details.Where(d => d.Length > 0)), text + Sentence(group.Note), group.LoosenOnly ? "loose" : "off",
             $"{part.Name.ToLowerInvariant()} {group.Kind}s, {group.Name}", group.Count, group.Driver, group.View, outMin, backMin,
-            group.LoosenOnly ? $"Tighten the {words} again." : $"Put back {words}{(group.Collared ? "; the collared ones only here" : "")}.") { Group = group };
+            group.LoosenOnly ? $"Tighten the {words} again." : $"Put back {words}{(group.Collared ? "; the collared ones only here" : "")}.")
+        {
+            Group = group,
+        };
     }
 
     private static Removal Unplugged(MachinePart part, Cable cable, double outMin, double backMin)

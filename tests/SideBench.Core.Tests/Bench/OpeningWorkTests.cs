@@ -147,6 +147,39 @@ public class OpeningWorkTests
     }
 
     [Fact]
+    public void HandOverSheet_NamesWhatIsMissingWhatStaysOffAndWhatIsNew()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "paper-tray", "base-plate:base");
+        TestShop.Add(entries, OpeningWork.Lose(JobFold.Of(entries), Graph, "base-plate:base", 1, false, ""));
+        TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "base-plate:base"), null));
+        TestShop.Add(entries, OpeningWork.LeaveOff(JobFold.Of(entries), Item(entries, "paper-tray"), "The customer has it."));
+        var today = DateOnly.FromDateTime(TestShop.Now.Date);
+        TestShop.Add(entries, OpeningWork.Renew(JobFold.Of(entries), Graph, new EntryBody.PartRenewed("cap-unit", "", "MQ-C1", "L9", 11, "scrapped", null, today.AddYears(1), ""), today, "c"));
+        var sheet = HandOverSheet.Of(TestShop.Case(entries));
+        Assert.Contains("cap and wiper MQ-C1, lot L9, warranty to 2027-03-02", sheet.Used);
+        Assert.Contains("Stays off: paper tray. The customer has it.", sheet.Watch);
+        Assert.Contains("1 of 4 pieces missing: base plate.", sheet.Watch);
+    }
+
+    [Fact]
+    public void Services_FallDueByTheMachinesOwnRecord()
+    {
+        IReadOnlyList<DueForecast> Due(params (int Day, double Pct)[] read) => PartLife.Due(
+            [.. Opened(), .. read.Select((r, i) => TestShop.Line(2 + i, new EntryBody.GuideTicked("r", "s", "Read it", "done", r.Pct, "% of counter", [], [], 1)) with { At = TestShop.Now.AddDays(r.Day) })],
+            Graph, TestShop.Now.AddDays(60));
+        double? Pads(params (int, double)[] read) => Due(read).FirstOrDefault(d => d.Service.Id == "pads")?.InDays;
+        Assert.Null(Pads((0, 60)));
+        // 24 points in 60 days: the last 6 to 90 take 15 more.
+        Assert.Equal(15, Pads((0, 60), (60, 84))!.Value, 6);
+        Assert.Equal(0, Pads((0, 60), (60, 93)));
+        // A reset between two readings begins anew.
+        Assert.Null(Pads((0, 60), (59, 84), (60, 2)));
+        // What was never done counts from the first line of the record: a cap every 540 days.
+        Assert.Equal(480, Due().Single(d => d.Service.Id == "cap-wiper").InDays, 0);
+    }
+
+    [Fact]
     public void Record_SaysWhenAPartWasLastOff_AndByWhom()
     {
         var entries = Opened();

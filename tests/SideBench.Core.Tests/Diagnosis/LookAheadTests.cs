@@ -1,6 +1,6 @@
-using SideBench.Core.StripDown;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Logbook;
+using SideBench.Core.StripDown;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;

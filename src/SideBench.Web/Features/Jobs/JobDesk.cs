@@ -58,7 +58,7 @@ public sealed class JobDesk(NpgsqlDataSource database, BenchBooks books)
     public JobProjection Projection(JobCase job, DateTimeOffset now)
     {
         var state = job.State;
-        var clock = state.Clocks.Where(c => c.IsWait || state.Closing is null).MinBy(c => c.EndsAt);
+        var clock = state.Clocks.Where(c => c.Counts).MinBy(c => c.EndsAt);
         return new JobProjection(
             state.Version, state.Place, BenchViews.StandingWord(state.StandingAt(now)), Headline(job, clock?.Label), clock?.EndsAt ?? state.WaitsUntil,
             state.Intake.Promise, state.Closing is null ? null : now, state.Closing?.How, state.HandOver is null ? null : now);

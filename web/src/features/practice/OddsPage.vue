@@ -30,7 +30,7 @@ const ratio = (part: number, all: number) => (all > 0 ? part / all : 0)
         <strong>{{ percent(ratio(odds.leadRight, odds.jobs)) }}</strong>. They move the rates for their model and ink;
         the book counts as {{ odds.bookWorthJobs }} jobs beside them.
       </p>
-      <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.3fr)]">
+      <div class="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.3fr)]">
         <section class="panel" aria-labelledby="tenths-title">
           <h2 id="tenths-title" class="text-xl">Foretold against confirmed</h2>
           <p class="mb-2 text-soft">A cause given odds in a tenth should be right that often.</p>
@@ -38,9 +38,9 @@ const ratio = (part: number, all: number) => (all > 0 ? part / all : 0)
             <thead>
               <tr class="border-b border-ink text-left text-sm">
                 <th class="py-1">Odds given</th>
-                <th class="py-1 pl-4 text-right">Times</th>
-                <th class="py-1 pl-4 text-right">Foretold</th>
-                <th class="py-1 pl-4 text-right">Confirmed</th>
+                <th class="py-1 pl-2 text-right sm:pl-4">Times</th>
+                <th class="py-1 pl-2 text-right sm:pl-4">Foretold</th>
+                <th class="py-1 pl-2 text-right sm:pl-4">Confirmed</th>
                 <th class="hidden w-24 py-1 pl-3 sm:table-cell"><span class="sr-only">Drawn</span></th>
               </tr>
             </thead>
@@ -49,11 +49,11 @@ const ratio = (part: number, all: number) => (all > 0 ? part / all : 0)
                 <td class="py-1 whitespace-nowrap">
                   {{ Math.round(t.fromRatio * 100) }} to {{ Math.round(t.fromRatio * 100) + 10 }} %
                 </td>
-                <td class="py-1 pl-4 text-right font-mono">{{ t.given }}</td>
-                <td class="py-1 pl-4 text-right font-mono">
+                <td class="py-1 pl-2 text-right sm:pl-4 font-mono">{{ t.given }}</td>
+                <td class="py-1 pl-2 text-right sm:pl-4 font-mono">
                   {{ t.given ? percent(ratio(t.foretold, t.given)) : '–' }}
                 </td>
-                <td class="py-1 pl-4 text-right font-mono font-bold">
+                <td class="py-1 pl-2 text-right sm:pl-4 font-mono font-bold">
                   {{ t.given ? percent(ratio(t.confirmed, t.given)) : '–' }}
                 </td>
                 <td class="hidden py-1 pl-3 sm:table-cell">
@@ -77,19 +77,19 @@ const ratio = (part: number, all: number) => (all > 0 ? part / all : 0)
             <thead>
               <tr class="border-b border-ink text-left text-sm">
                 <th class="py-1">Test</th>
-                <th class="py-1 pl-4 text-right">Times</th>
-                <th class="py-1 pl-4 text-right">Minutes</th>
-                <th class="py-1 pl-4 text-right">Bits a minute</th>
-                <th class="py-1 pl-4 text-right">Misled</th>
+                <th class="py-1 pl-2 text-right sm:pl-4">Times</th>
+                <th class="py-1 pl-2 text-right sm:pl-4">Minutes</th>
+                <th class="py-1 pl-2 text-right sm:pl-4">Bits a minute</th>
+                <th class="py-1 pl-2 text-right sm:pl-4">Misled</th>
               </tr>
             </thead>
             <tbody>
               <tr v-for="t in odds.tests" :key="t.finding" class="border-b border-line align-top">
-                <td class="py-1 pr-2">{{ t.name }}</td>
-                <td class="py-1 pl-4 text-right font-mono">{{ t.times }}</td>
-                <td class="py-1 pl-4 text-right font-mono">{{ withUnit(t.minutes, 'min') }}</td>
-                <td class="py-1 pl-4 text-right font-mono font-bold">{{ t.bitsPerMinute.toFixed(2) }}</td>
-                <td class="py-1 pl-4 text-right font-mono">{{ t.misled }}</td>
+                <td class="py-1 pr-2 break-words">{{ t.name }}</td>
+                <td class="py-1 pl-2 text-right sm:pl-4 font-mono">{{ t.times }}</td>
+                <td class="py-1 pl-2 text-right sm:pl-4 font-mono">{{ withUnit(t.minutes, 'min') }}</td>
+                <td class="py-1 pl-2 text-right sm:pl-4 font-mono font-bold">{{ t.bitsPerMinute.toFixed(2) }}</td>
+                <td class="py-1 pl-2 text-right sm:pl-4 font-mono">{{ t.misled }}</td>
               </tr>
             </tbody>
           </table>

@@ -1,0 +1,53 @@
+using SideBench.Core.Simulation;
+using SideBench.Core.StripDown;
+using Xunit;
+
+namespace SideBench.Core.Tests.StripDown;
+
+public class WayBackTests
+{
+    private static readonly AccessGraph Graph = MadeGraphs.Of(
+        MadeGraphs.Part("mains-lead", 1) with { Name = "Mains lead", Way = PartWay.Unplugged }, MadeGraphs.Part("lid", 1), MadeGraphs.Part("guard", 1, ["lid"]), MadeGraphs.Part("damper", 1, ["guard", "lid"]));
+
+    [Fact]
+    public void LastOffGoesBackFirst_TheLeadLastOfAll()
+    {
+        TrayItem[] tray = [Off("mains-lead", "unplugged"), Off("lid"), Off("guard"), Off("damper")];
+        Assert.Equal(["damper", "guard", "lid", "mains-lead"], Order(tray));
+        // The same from any order on the tray.
+        Assert.Equal(["damper", "guard", "lid", "mains-lead"], Order([.. tray.Reverse()]));
+    }
+
+    [Fact]
+    public void WhatWasPutIn_ComesOutBeforeWhatWasOffThenClosesOverIt()
+    {
+        TrayItem[] tray = [Off("lid"), In("towel"), Off("guard")];
+        var order = Order(tray).ToList();
+        Assert.True(order.IndexOf("towel") < order.IndexOf("lid"));
+        Assert.Equal(["towel"], WayBack.Before(Graph, [Off("lid"), In("towel")], Off("lid")).Select(i => i.Id));
+        // A towel put in before the lid came off lies elsewhere: the lid may go back.
+        Assert.Empty(WayBack.Before(Graph, [In("towel"), Off("lid")], Off("lid")));
+    }
+
+    [Fact]
+    public void Lead_WaitsForWhateverIsOpenOrInside_NotForALooseTray()
+    {
+        var lead = Off("mains-lead", "unplugged");
+        Assert.Equal(["lid"], WayBack.Before(Graph, [lead, Off("lid")], lead).Select(i => i.Id));
+        Assert.Empty(WayBack.Before(Graph, [lead, new TrayItem("cartridges", "cartridges", "off", 4, "", [])], lead));
+    }
+
+    [Fact]
+    public void PartLeftOff_HoldsNothingUp() => Assert.Equal(["guard", "lid"], Order([Off("lid"), Off("guard")]));
+
+    [Fact]
+    public void MachineWithoutAGraph_HasAWayBackToo() =>
+        Assert.Equal(["Lid: back", "Towel: out again"], WayBack.Of(null, [new TrayItem("l", "lid", "off", 1, "", []), In("towel")], Handlings.House).Steps.Select(s => s.Title).Order());
+
+    private static IEnumerable<string> Order(IReadOnlyList<TrayItem> tray) => WayBack.Of(Graph, tray, Handlings.House).Steps.Select(s => s.Item.Id);
+
+    private static TrayItem Off(string part, string change = "off") =>
+        new(part, part.Replace('-', ' '), change, 1, "", part == "mains-lead" ? [] : ["open"]) { Removal = part, Part = part };
+
+    private static TrayItem In(string label) => new(label, label, "inside", 1, "", ["inside", "no-power"]);
+}

@@ -1,0 +1,90 @@
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { flushPromises, mount } from '@vue/test-utils'
+import { createPinia } from 'pinia'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { defineComponent, h } from 'vue'
+import { useOpening } from './useOpening'
+
+const calls: { url: string; body: Record<string, unknown> }[] = []
+let answer: () => Response = () => Response.json({})
+
+function desk() {
+  calls.length = 0
+  vi.stubGlobal('fetch', async (request: Request) => {
+    if (request.method === 'GET') return Response.json({ version: 8, acts: [], tray: [], targets: [] })
+    calls.push({ url: request.url, body: (await request.clone().json()) as Record<string, unknown> })
+    return answer()
+  })
+  let made!: ReturnType<typeof useOpening>
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  mount(defineComponent({ setup: () => ((made = useOpening(7, 2)), () => h('i')) }), {
+    global: { plugins: [createPinia(), [VueQueryPlugin, { queryClient: client }]] },
+  })
+  return made
+}
+
+const refused = (status: number, code: string) => () =>
+  new Response(
+    JSON.stringify({
+      type: 'about:blank',
+      status,
+      code,
+      title: 't',
+      detail: 'd',
+      hint: 'h',
+      problems: [],
+      changes: [],
+    }),
+    { status, headers: { 'Content-Type': 'application/problem+json' } },
+  )
+
+describe('useOpening', () => {
+  afterEach(() => vi.unstubAllGlobals())
+
+  it('ticks a removal with what it saw, under a key of its own', async () => {
+    const opening = desk()
+    await flushPromises()
+    answer = () => Response.json({ version: 9 })
+    expect(await opening.off({ removal: 'lid', count: null })).toBe(true)
+    expect(await opening.off({ removal: 'guard', count: 3 })).toBe(true)
+    expect(calls.map((c) => c.body)).toMatchObject([
+      { seenVersion: 8, thread: 2, removal: 'lid', count: null },
+      { removal: 'guard', count: 3 },
+    ])
+    expect(calls[0]!.body.key).not.toBe(calls[1]!.body.key)
+  })
+
+  it('shows why something was refused, and offers no second try where none helps', async () => {
+    const opening = desk()
+    await flushPromises()
+    answer = refused(409, 'off-already')
+    expect(await opening.off({ removal: 'lid', count: null })).toBe(false)
+    expect(opening.problem.value?.code).toBe('off-already')
+    expect(opening.canRetry.value).toBe(false)
+    opening.dismiss()
+    expect(opening.problem.value).toBeNull()
+  })
+
+  it('sends the same key again when a tick got no answer', async () => {
+    const opening = desk()
+    await flushPromises()
+    answer = refused(503, 'database-unreachable')
+    await opening.tick({ run: 'r', step: 's', outcome: 'done', value: 4.5, words: '' })
+    expect(opening.canRetry.value).toBe(true)
+    answer = () => Response.json({ version: 9 })
+    await opening.retry()
+    expect(calls.map((c) => c.body.key)).toEqual([calls[0]!.body.key, calls[0]!.body.key])
+    expect(calls[1]!.body).toMatchObject({ run: 'r', step: 's', value: 4.5 })
+    expect(opening.problem.value).toBeNull()
+  })
+
+  it('does one thing at a time', async () => {
+    const opening = desk()
+    await flushPromises()
+    answer = () => Response.json({ version: 9 })
+    const first = opening.back({ item: 'a', count: null })
+    expect(await opening.back({ item: 'a', count: null })).toBe(false)
+    expect(await first).toBe(true)
+    expect(calls).toHaveLength(1)
+  })
+})
