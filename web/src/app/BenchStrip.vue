@@ -34,7 +34,7 @@ onKeyStroke(
         <span v-for="i in 4" :key="i" class="h-1 w-2.5 bg-current" />
       </span>
     </RouterLink>
-    <nav aria-label="Bench places" class="min-w-0 flex-1 overflow-x-auto">
+    <nav aria-label="Bench places" class="relative min-w-0 flex-1 overflow-x-auto">
       <ol class="flex gap-1.5">
         <li v-for="p in places" :key="p.place" class="min-w-32 flex-1 basis-0">
           <StripPlace :place="p.place" :job="p.job" :now="now" :here="p.job !== null && p.job.id === here" />

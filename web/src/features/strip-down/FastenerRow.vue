@@ -11,7 +11,7 @@ const MOST = 12
 const shank = computed(() => (props.group.lengthMm >= LONG ? 14 : props.group.lengthMm > 0 ? 7 : 9))
 const pieces = computed(() =>
   Array.from({ length: Math.min(props.group.count, MOST) }, (_, i) => {
-    if (i < props.group.outCount - props.group.lostCount) return 'out'
+    if (i < props.group.outCount - props.group.lostCount) return props.group.loosenOnly ? 'loose' : 'out'
     if (i < props.group.outCount || i >= props.group.count - Math.max(0, props.group.lostCount - props.group.outCount))
       return 'lost'
     return 'in'
@@ -20,7 +20,7 @@ const pieces = computed(() =>
 const says = computed(() => {
   const g = props.group
   const onTray = Math.max(0, g.outCount - g.lostCount)
-  return `${onTray} of ${g.count} on the tray${g.lostCount ? `, ${g.lostCount} missing` : ''}`
+  return `${onTray} of ${g.count} ${g.loosenOnly ? 'loosened, in the machine' : 'on the tray'}${g.lostCount ? `, ${g.lostCount} missing` : ''}`
 })
 </script>
 
@@ -36,7 +36,7 @@ const says = computed(() => {
     <g
       v-for="(piece, i) in pieces"
       :key="i"
-      :transform="`translate(${i * 20 + 9} 8)`"
+      :transform="`translate(${i * 20 + 9} ${piece === 'loose' ? 6 : 8})`"
       :data-piece="piece"
       stroke="currentColor"
       stroke-width="1.4"
@@ -47,6 +47,7 @@ const says = computed(() => {
       <template v-else>
         <path v-if="group.kind === 'nut'" d="M0 -6 L5.5 -3 V3 L0 6 L-5.5 3 V-3 Z" />
         <circle v-else r="5.5" />
+        <path v-if="piece === 'loose'" d="M-7 10 h3 M4 10 h3" />
         <rect v-if="group.collared" x="-8" y="5.5" width="16" height="2" fill="currentColor" />
         <rect
           v-if="group.kind === 'screw'"

@@ -56,6 +56,8 @@ describe('FastenerRow', () => {
   it('draws every piece where it is: in the machine, on the tray, or missing', () => {
     expect(pieces(group({ outCount: 3, lostCount: 1 }))).toEqual(['out', 'out', 'lost', 'in'])
     expect(pieces(group({}))).toEqual(['in', 'in', 'in', 'in'])
+    // What is only loosened never lies on the tray.
+    expect(pieces(group({ count: 2, outCount: 2, loosenOnly: true }))).toEqual(['loose', 'loose'])
   })
 
   it('says it in words too, and gives a collared one its collar', () => {
