@@ -47,7 +47,7 @@ const pictures = [
       await p.getByTestId('hand-over-sheet').waitFor()
     },
   },
-  { name: 'record', view: desk, go: (p) => p.goto(`${base}/records/2`) },
+  { name: 'record', view: desk, go: (p) => p.goto(`${base}/records/7`) },
   {
     name: 'opening',
     view: desk,

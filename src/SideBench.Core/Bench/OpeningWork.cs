@@ -141,6 +141,7 @@ public static class OpeningWork
         if (state.HandOver is not null) return new Problem(ProblemCode.JobClosed, "");
         var problems = new List<Problem>();
         Intake.Text(problems, label, "/label", Intake.LongestName, needed: true);
+        Intake.Text(problems, of, "/of", Intake.LongestName, needed: false);
         if (problems.Count > 0) return problems;
         return One(new EntryBody.PhotoTaken(picture, of, label.Trim()));
     }

@@ -1,6 +1,7 @@
 using SideBench.Core.Bench;
 using SideBench.Core.Logbook;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Simulation;
 using SideBench.Core.StripDown;
 using Xunit;
 
@@ -34,9 +35,9 @@ public class OpeningWorkTests
     public void WayBack_FromAnyMomentOfAnyOpening_RestoresEverything()
     {
         var chance = new Random(5150);
-        foreach (var graph in TestShop.Shop.Graphs.Values)
+        foreach (var graph in TestShop.Shop.Graphs.Values.Concat(Enumerable.Range(0, 12).Select(_ => MadeGraphs.Random(chance, 14, 4))))
         {
-            var entries = TestShop.Opened(TestShop.Intake(graph.Model, TestShop.Shop.Book.Complaints[0].Id));
+            var entries = Opened();
             string[] targets = [graph.Parts[chance.Next(graph.Parts.Count)].Id, graph.Parts[^1].Id];
             foreach (var step in WayIn.To(graph, targets, House).Steps)
             {

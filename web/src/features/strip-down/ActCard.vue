@@ -39,9 +39,7 @@ watch(
 )
 const part = computed(() => props.opening.parts.find((p) => p.id === props.act.part))
 const answers = computed(() => answersOf(props.act, part.value))
-const stopped = computed(
-  () => props.busy || !props.may || props.opening.closed || props.act.done || props.act.word !== '',
-)
+const stopped = computed(() => !props.may || props.opening.closed || props.act.done || props.act.word !== '')
 const canSpeak = 'speechSynthesis' in window
 const kinds: Record<string, string> = {
   off: 'Way in',

@@ -78,13 +78,14 @@ describe('useOpening', () => {
     expect(opening.problem.value).toBeNull()
   })
 
-  it('does one thing at a time', async () => {
+  it('takes the same press twice for one, and lets another wait its turn', async () => {
     const opening = desk()
     await flushPromises()
     answer = () => Response.json({ version: 9 })
     const first = opening.back({ item: 'a', count: null })
+    const next = opening.back({ item: 'b', count: null })
     expect(await opening.back({ item: 'a', count: null })).toBe(false)
-    expect(await first).toBe(true)
-    expect(calls).toHaveLength(1)
+    expect([await first, await next]).toEqual([true, true])
+    expect(calls.map((c) => c.body.item)).toEqual(['a', 'b'])
   })
 })

@@ -28,8 +28,25 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
   const at = { params: { path: { id } } }
   const stamp = () => ({ key: uuid(), seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) })
 
-  async function send(call: () => Promise<unknown>): Promise<boolean> {
-    if (busy.value) return false
+  let inHand: { what: string; done: Promise<boolean> } | null = null
+  let kinds = 0
+
+  /** One write after the other. The same press again while it is in hand is one press; another waits its turn. */
+  async function send(what: string, call: () => Promise<unknown>): Promise<boolean> {
+    while (inHand) {
+      if (inHand.what === what) return false
+      await inHand.done
+    }
+    const done = attempt(call)
+    inHand = { what, done }
+    try {
+      return await done
+    } finally {
+      inHand = null
+    }
+  }
+
+  async function attempt(call: () => Promise<unknown>): Promise<boolean> {
     busy.value = true
     problem.value = null
     waiting.value = null
@@ -51,9 +68,11 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
   }
 
   function write<T>(post: (body: T) => Promise<unknown>): (said: Said<T>) => Promise<boolean> {
+    const kind = ++kinds
     return (said) => {
-      const body = { ...said, ...stamp() } as T
-      return send(() => post(body))
+      // Stamped when its turn comes, and then for good: sent again it is the same write.
+      let body: T | null = null
+      return send(`${kind} ${JSON.stringify(said)}`, () => post((body ??= { ...said, ...stamp() } as T)))
     }
   }
 
@@ -67,7 +86,7 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
       const again = waiting.value
       if (!again) return
       if (problem.value?.code === 'token-old') await session.load()
-      await send(again)
+      await send('again', again)
     },
     dismiss: () => (problem.value = null),
     aim: write((body: Api<'AimRequest'>) => dataOf(api.POST('/api/jobs/{id}/opening/aim', { ...at, body }))),
@@ -97,7 +116,7 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
     photo: (file: Blob, of: string, label: string) => {
       const { key, seenVersion } = stamp()
       const what = new URLSearchParams({ key, seenVersion: String(seenVersion), of, label: label.slice(0, 120) })
-      return send(() => sendBytes(`/api/jobs/${id}/opening/photo?${what}`, file, () => {}))
+      return send(`photo ${of}`, () => sendBytes(`/api/jobs/${id}/opening/photo?${what}`, file, () => {}))
     },
   }
 }

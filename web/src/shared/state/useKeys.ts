@@ -28,7 +28,7 @@ export function useKeys(keys: () => Key[]) {
   const refresh = () => shown.splice(0, shown.length, ...keys())
   refresh()
   onKeyStroke(
-    (event) => !event.ctrlKey && !event.metaKey && !event.altKey,
+    (event) => !event.ctrlKey && !event.metaKey && !event.altKey && !event.repeat,
     (event) => {
       if (isTyping(event)) return
       const hit = keys().find((k) => k.key.toLowerCase() === event.key.toLowerCase())
