@@ -8,5 +8,10 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: { outDir: '../src/SideBench.Web/wwwroot', emptyOutDir: true },
   server: { proxy: { '/api': 'http://127.0.0.1:5180' } },
-  test: { environment: 'jsdom', include: ['src/**/*.spec.ts'] },
+  test: {
+    // One page for all files: every file undoes what it stubs, and a page each takes half a minute.
+    isolate: false,
+    environment: 'jsdom',
+    include: ['src/**/*.spec.ts'],
+  },
 })

@@ -148,7 +148,8 @@ internal static class OpeningViews
     private static GuideLineView GuideLine(Guide guide, JobCase job, AccessGraph graph)
     {
         var steps = guide.StepsFor(new Facts { Model = job.Book.Model, Context = new Dictionary<string, string>() });
-        return new GuideLineView(guide.Id, guide.Name, guide.Purpose, job.Advice.Chosen?.Step is { } step && guide.Repairs.Contains(step.Id), steps.Any(s => GuideTargets.Of(s, graph, 0).Any(id => graph.Part(id)!.Slot > 0)), steps.Sum(s => s.Minutes));
+        return new GuideLineView(guide.Id, guide.Name, guide.Purpose, job.Advice.Chosen?.Step is { } step && guide.Repairs.Contains(step.Id), steps.Any(s => GuideTargets.Of(s, graph, 0).Any(id => graph.Part(id)!.Slot > 0)), steps.Sum(s => s.Minutes),
+            [.. StepWindow.Of(guide.Windows, steps, job.Book.Model).Where(w => !w.Fits).Select(w => w.Window.Name)]);
     }
 
     private static RunView Run(GuideRun run, JobCase job, Shop shop)

@@ -75,8 +75,8 @@ public sealed record WindowView(string Id, string Name, double? Minutes, double 
 /// <summary>A guide being followed.</summary>
 public sealed record RunView(string Run, string Guide, string Name, string Purpose, int Version, bool IsChanged, int NowVersion, bool Ended, int Done, int Steps, IReadOnlyList<WindowView> Windows, IReadOnlyList<string> Tools, IReadOnlyList<string> Needs);
 
-/// <summary>A guide that applies to the machine; one that reaches parts of a single slot asks which.</summary>
-public sealed record GuideLineView(string Id, string Name, string Purpose, bool Fits, bool AsksSlot, double Minutes);
+/// <summary>A guide that applies to the machine; one that reaches parts of a single slot asks which; one whose hands need longer than a window says so before it is begun.</summary>
+public sealed record GuideLineView(string Id, string Name, string Purpose, bool Fits, bool AsksSlot, double Minutes, IReadOnlyList<string> TooLongFor);
 
 /// <summary>A slot that a guide can be about.</summary>
 public sealed record SlotChoice(int Panel, string Ink);

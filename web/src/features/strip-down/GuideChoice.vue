@@ -32,7 +32,10 @@ const about = ref(props.firstSlot || 1)
       <li v-for="g in guides" :key="g.id" class="flex flex-wrap items-center gap-x-3 py-1">
         <span class="min-w-0 flex-1 basis-64"
           ><strong>{{ g.name }}</strong> <span v-if="g.fits" class="chip border-go">for the next step</span
-          ><span class="block text-sm text-soft">{{ g.purpose }}</span></span
+          ><span class="block text-sm text-soft">{{ g.purpose }}</span
+          ><span v-for="w in g.tooLongFor" :key="w" class="block text-sm text-stop"
+            >Hands need longer than there is before {{ w }}.</span
+          ></span
         >
         <RouterLink class="press press-plain px-2" :to="`/guides/steps/${g.id}?model=${model}`"
           >Read<span class="sr-only"> {{ g.name }}</span></RouterLink

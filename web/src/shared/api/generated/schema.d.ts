@@ -4338,6 +4338,7 @@ export interface components {
             asksSlot: boolean;
             /** Format: double */
             minutes: number;
+            tooLongFor: string[];
         };
         GuideModel: {
             id: string;
