@@ -47,7 +47,14 @@ const pictures = [
       await p.getByTestId('hand-over-sheet').waitFor()
     },
   },
-  { name: 'record', view: desk, go: (p) => p.goto(`${base}/records/7`) },
+  {
+    name: 'record',
+    view: desk,
+    go: async (p) => {
+      await p.goto(`${base}/records/7`)
+      await p.getByTestId('parts').waitFor()
+    },
+  },
   {
     name: 'opening',
     view: desk,

@@ -49,7 +49,6 @@ const endings: Record<string, string> = {
           <a class="press" :href="`/api/machines/${id}/record.json`" download>JSON</a>
         </span>
       </header>
-      <PartsOfMachine :id="id" />
       <section class="panel mb-3" aria-labelledby="visits-title">
         <h2 id="visits-title" class="text-base">Visits</h2>
         <p v-if="machine.data.value.visits.length === 0" class="text-soft">None yet.</p>
@@ -67,6 +66,7 @@ const endings: Record<string, string> = {
           </li>
         </ul>
       </section>
+      <PartsOfMachine :id="id" />
       <section class="panel" aria-labelledby="record-title">
         <h2 id="record-title" class="text-base">Record, newest first</h2>
         <LoadState
