@@ -25,7 +25,7 @@ public static class GuideWork
     {
         if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
         if (slot < 0 || slot > model.Slots.Count) return new Problem(ProblemCode.OutOfRange, "/slot", slot, 0, model.Slots.Count);
-        if (state.Opening.Runs.FirstOrDefault(r => r.Ended is null && r.Begun.Guide == guide.Id) is { } there) return new Problem(ProblemCode.StepTicked, "/guide", guide.Name, "followed already", there.Id);
+        if (state.Opening.Runs.FirstOrDefault(r => r.Ended is null && r.Begun.Guide == guide.Id) is not null) return new Problem(ProblemCode.StepTicked, "/guide", guide.Name, "followed already", "on this page");
         return One(new EntryBody.GuideBegun(newId, guide.Id, guide.Name, guide.Version, slot, StepsOn(guide, model), WindowsOn(guide, model)));
     }
 
@@ -100,7 +100,10 @@ public static class GuideWork
         }
 
         if (step.Word.Length > 0 && !state.Consents.Contains(step.Word)) problems.Add(new Problem(ProblemCode.WordNeeded, "/step", step.Title, step.Word));
-        if (step.Photo && state.Opening.Photos.All(p => p.Of != $"{run.Id}:{step.Id}")) problems.Add(new Problem(ProblemCode.PhotoFirst, "/step", step.Title));
+        if (step.Irreversible && !state.Consents.Contains("irreversible")) problems.Add(new Problem(ProblemCode.WordNeeded, "/step", step.Title, "irreversible"));
+        // A photo that was skipped before is asked for again before anything that cannot be undone.
+        var photos = state.Opening.Photos.Where(p => p.Of.StartsWith($"{run.Id}:", StringComparison.Ordinal)).ToList();
+        if (step.Photo ? photos.All(p => p.Of != $"{run.Id}:{step.Id}") : step.Irreversible && photos.Count == 0) problems.Add(new Problem(ProblemCode.PhotoFirst, "/step", step.Title));
         problems.AddRange(step.Kind switch
         {
             StepKind.Open when graph is not null && Shut(state, graph, step, run.Begun.Slot) is { Count: > 0 } shut => [new Problem(ProblemCode.OffFirst, "/step", step.Title, string.Join(", ", shut))],

@@ -58,7 +58,9 @@ public sealed record HandOverSheet(
     {
         foreach (var cause in causes.Where(c => c.Watch.Length > 0)) yield return cause.Watch;
         foreach (var item in job.State.Closing?.StillOnTray ?? []) yield return $"Left as it is: {item}.";
-        foreach (var (part, reason) in job.State.Opening.StaysOff) yield return $"Stays off: {part.Replace('-', ' ')}. {reason}";
+        // What held a part that stays off needs no line of its own.
+        foreach (var (what, reason) in job.State.Opening.StaysOff.Where(s => !s.Key.Contains(':') || !job.State.Opening.StaysOff.ContainsKey(s.Key.Split(':')[0])))
+            yield return $"Stays off: {what.Replace('-', ' ').Replace(":", ", ")}. {reason}";
         foreach (var (group, count) in job.State.Opening.Counts.Where(c => c.Value.Empty > 0)) yield return $"{count.Empty} of {count.Total} pieces missing: {group.Split(':')[0].Replace('-', ' ')}.";
         if (job.State.CounterPct is { } pct) yield return $"Waste counter at hand-over: {pct:0}\u2009%.";
     }

@@ -67,7 +67,9 @@ public static class OpeningWork
         if (beneath.Count > 0) return new Problem(ProblemCode.BackFirst, "/item", piece.Label, string.Join(", ", beneath.Select(b => $"{b.Label} {b.Change}")));
         if (piece.Removal is not { } id) return One(new EntryBody.TrayCleared(piece.Id, $"{piece.Label} {piece.Change}"));
         var has = state.Opening.Counts.GetValueOrDefault(id, new FastenerCount(piece.Count, piece.Count));
-        if (count is < 0 || count > has.OnTray) return new Problem(ProblemCode.OutOfRange, "/count", count, 0, has.OnTray);
+        // Nothing goes back only where all of it is lost.
+        var least = Math.Min(1, has.OnTray);
+        if (count < least || count > has.OnTray) return new Problem(ProblemCode.OutOfRange, "/count", count, least, has.OnTray);
         var back = count ?? has.OnTray;
         var last = back == has.OnTray;
         var group = graph is null ? null : Removals.Find(graph, id)?.Group;
@@ -115,7 +117,7 @@ public static class OpeningWork
         Intake.Text(problems, reason, "/reason", Intake.LongestText, needed: true);
         if (problems.Count > 0) return problems;
         return state.Tray.Where(i => i.Id == item || (piece.Removal == piece.Part && i.Part is not null && i.Part == piece.Part))
-            .Select(i => (EntryBody)new EntryBody.LeftOff(i.Id, i.Part ?? i.Label, i.Label, reason.Trim())).ToList();
+            .Select(i => (EntryBody)new EntryBody.LeftOff(i.Id, i.Removal ?? i.Label, i.Label, reason.Trim())).ToList();
     }
 
     /// <summary>Renews a part; an old one that goes back to its seller starts a clock.</summary>
@@ -165,7 +167,7 @@ public static class OpeningWork
     }
 
     private static string WhoTook(JobState state, string removal) =>
-        state.Opening.Off.LastOrDefault(o => o.Removal == removal) is { } line ? $"{line.Person}, {line.At:HH:mm} UTC" : "";
+        state.Opening.Off.LastOrDefault(o => o.Removal == removal) is { } line ? $"{line.Person}, {line.At:HH:mm} UTC" : "a step of the fault book";
 
     private static Outcome<IReadOnlyList<EntryBody>> One(EntryBody body) => new List<EntryBody> { body };
 }

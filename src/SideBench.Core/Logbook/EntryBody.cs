@@ -104,8 +104,8 @@ public abstract record EntryBody
     /// <summary>Lost pieces were replaced from stock.</summary>
     public sealed record PieceReplaced(string Item, string Removal, string Label, int Count, string From) : EntryBody;
 
-    /// <summary>A part stays off.</summary>
-    public sealed record LeftOff(string Item, string Part, string Label, string Reason) : EntryBody;
+    /// <summary>Something stays off: a part, or what held it, by its removal.</summary>
+    public sealed record LeftOff(string Item, string What, string Label, string Reason) : EntryBody;
 
     /// <summary>A part was renewed: the new one's number, lot and warranty, and the old one's fate.</summary>
     public sealed record PartRenewed(

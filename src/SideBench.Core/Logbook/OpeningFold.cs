@@ -13,7 +13,7 @@ internal static class OpeningFold
         EntryBody.PutBack body => Back(state, body),
         EntryBody.PieceLost body => Lost(state, body),
         EntryBody.PieceReplaced body => Replaced(state, body),
-        EntryBody.LeftOff body => With(state, o => o with { StaysOff = new Dictionary<string, string>(o.StaysOff) { [body.Part] = body.Reason } }) with { Tray = Without(state.Tray, body.Item) },
+        EntryBody.LeftOff body => With(state, o => o with { StaysOff = new Dictionary<string, string>(o.StaysOff) { [body.What] = body.Reason } }) with { Tray = Without(state.Tray, body.Item) },
         EntryBody.PartRenewed body => With(state, o => o with { Renewed = [.. o.Renewed, body] }) with { Parts = state.Parts + body.Price },
         EntryBody.PhotoTaken body => With(state, o => o with { Photos = [.. o.Photos, body] }),
         EntryBody.GuideBegun body => With(state, o => o with { Runs = [.. o.Runs, new GuideRun(body.Run, body, new Dictionary<string, StepTick>(), null)] }),
@@ -42,7 +42,7 @@ internal static class OpeningFold
         {
             Counts = Counted(o, body.Removal, count),
             Off = [.. o.Off, new OffLine(body.Removal, body.Part, there?.Id ?? body.Item.Id, body.Item.Count, entry.PersonName, entry.At)],
-            StaysOff = o.StaysOff.Where(s => s.Key != body.Part).ToDictionary(s => s.Key, s => s.Value),
+            StaysOff = o.StaysOff.Where(s => s.Key != body.Removal).ToDictionary(s => s.Key, s => s.Value),
         }) with
         {
             Tray = there is null ? [.. state.Tray, body.Item] : [.. state.Tray.Select(i => i == there ? i with { Count = i.Count + body.Item.Count } : i)],

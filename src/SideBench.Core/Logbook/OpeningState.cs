@@ -39,7 +39,7 @@ public sealed record OpeningState
     /// <summary>What became of each group of pieces, by removal.</summary>
     public IReadOnlyDictionary<string, FastenerCount> Counts { get; init; } = new Dictionary<string, FastenerCount>();
 
-    /// <summary>Parts that stay off, with the reason.</summary>
+    /// <summary>Removals that stay undone, with the reason: parts that stay off, and pieces.</summary>
     public IReadOnlyDictionary<string, string> StaysOff { get; init; } = new Dictionary<string, string>();
 
     /// <summary>Parts renewed on this job.</summary>

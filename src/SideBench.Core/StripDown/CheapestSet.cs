@@ -51,7 +51,7 @@ public sealed class CheapestSet
                 if ((set & Bit(part)) == 0 || ((set | have) & any) != 0) continue;
                 // The cheapest alternative first, so that dear ones are given up early.
                 foreach (var (next, price) in Enumerable.Range(0, graph.Parts.Count).Where(i => (any & Bit(i)) != 0)
-                    .Select(i => (Next: set | Needed(i, have), Price: 0.0)).Select(t => (t.Next, CostOf(t.Next))).OrderBy(t => t.Item2))
+                    .Select(i => set | Needed(i, have)).Select(next => (next, CostOf(next))).OrderBy(t => t.Item2))
                     Search(next, price);
                 return;
             }

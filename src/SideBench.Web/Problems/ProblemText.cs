@@ -76,7 +76,7 @@ public static class ProblemText
         ProblemCode.UnknownRemoval => ("No such part here", "“{0}” is not in this model's access graph.", "Load the page again and take a part shown."),
         ProblemCode.OffAlready => ("It is off already", "“{0}” was ticked by {1}.", "Look at the tray; nothing was written."),
         ProblemCode.OffFirst => ("Something comes before it", "Before “{0}”: {1}.", "Do that first, or leave it off with a reason if it is not there."),
-        ProblemCode.WordNeeded => ("The customer's word first", "“{0}” cannot be undone for them: {1}.", "Ask, then write down who agreed."),
+        ProblemCode.WordNeeded => ("The customer's word first", "“{0}” cannot be undone, or breaks a warranty seal.", "Ask, then write down who agreed."),
         ProblemCode.NotOff => ("It is not off", "There is nothing of it on the tray.", "Load the page again."),
         ProblemCode.BackFirst => ("Something is still beneath it", "Before “{0}” goes back: {1}.", "Undo that first, or say that it stays off and why."),
         ProblemCode.PieceMissing => ("A piece is missing", "{0} of “{1}” are lost, and {2} holes may stay empty: {3}.", "Find it, or replace it from stock."),

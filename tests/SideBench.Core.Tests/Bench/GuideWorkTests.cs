@@ -61,6 +61,18 @@ public class GuideWorkTests
     }
 
     [Fact]
+    public void WhatCannotBeUndone_NeedsAPhoto_ThoughItsStepWasSkipped()
+    {
+        var entries = Begun(Step("photo") with { Photo = true }, Step("cut") with { Irreversible = true });
+        Tick(entries, "photo", "skipped", words: "no camera");
+        Assert.Equal([ProblemCode.WordNeeded, ProblemCode.PhotoFirst], Told(entries, "cut", "done", null, "").Problems.Select(p => p.Code));
+        TestShop.Add(entries, BenchKeeping.Consent(JobFold.Of(entries), "irreversible", "Sal Marsh"));
+        Assert.Equal("PhotoFirst", Refused(entries, "cut"));
+        TestShop.Add(entries, OpeningWork.Photo(JobFold.Of(entries), "fp", "run:cut", "both ends"));
+        Tick(entries, "cut");
+    }
+
+    [Fact]
     public void OpeningStep_IsDoneOnceItsPartsAreOff_AndBackOnceTheTrayIsClear()
     {
         var entries = Begun(Step("open") with { Kind = StepKind.Open, Targets = ["tank-cover"] }, Step("back") with { Kind = StepKind.Back });

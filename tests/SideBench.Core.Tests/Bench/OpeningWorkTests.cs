@@ -164,6 +164,18 @@ public class OpeningWorkTests
     }
 
     [Fact]
+    public void ScrewsThatStayOff_LeaveTheirPartInItsPlace()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "paper-tray", "base-plate:base");
+        TestShop.Add(entries, OpeningWork.LeaveOff(JobFold.Of(entries), Item(entries, "base-plate:base"), "Stripped threads."));
+        var state = JobFold.Of(entries);
+        Assert.Equal(["base-plate:base"], state.Opening.StaysOff.Keys);
+        Assert.Contains("Stays off: base plate, base. Stripped threads.", HandOverSheet.Of(TestShop.Case(entries)).Watch);
+        Assert.Equal(["mains-lead", "paper-tray"], state.Tray.Select(i => i.Removal));
+    }
+
+    [Fact]
     public void Services_FallDueByTheMachinesOwnRecord()
     {
         IReadOnlyList<DueForecast> Due(params (int Day, double Pct)[] read) => PartLife.Due(

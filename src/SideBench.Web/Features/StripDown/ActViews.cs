@@ -11,7 +11,7 @@ internal static class ActViews
         var line = opening.Off.LastOrDefault(o => o.Removal == removal.Id);
         return new ActView(
             removal.Id, "off", "", section, removal.Title, removal.Detail, removal.Text, removal.View, removal.Tool, part.Id, removal.Id, "", removal.Count, part.Cautions, removal.IsPart ? part.Sign : "", [],
-            removal.OutMin, opening.Done.Contains(removal.Id), "", line?.Person ?? "", line?.At, null, null, false, Photos(opening, removal.Id), word, [], null, "", part.Spends.Length > 0, "", "", "");
+            removal.OutMin, opening.Done.Contains(removal.Id), "", line?.Person ?? "", line?.At, null, null, false, Photos(opening, removal.Id), word, [], null, "", part.Spends == "cut", "", "", "");
     }
 
     public static ActView Back(BackStep step, string section) => new(

@@ -102,7 +102,8 @@ watch(answers, () => keys.refresh())
   >
     <p class="text-sm text-soft">{{ heading }}</p>
     <h2 id="act-title" class="text-xl" aria-live="polite">{{ act.title }}</h2>
-    <ul v-if="act.cautions.length" class="mt-2 border-l-4 border-stop bg-stop-tint px-3 py-1.5">
+    <ul v-if="act.cautions.length || act.irreversible" class="mt-2 border-l-4 border-stop bg-stop-tint px-3 py-1.5">
+      <li v-if="act.irreversible" class="font-bold">This cannot be undone.</li>
       <li v-for="c in act.cautions" :key="c">{{ c }}</li>
     </ul>
     <div class="mt-2 grid gap-3" :class="act.part ? 'md:grid-cols-[minmax(0,1fr)_minmax(0,15rem)]' : ''">

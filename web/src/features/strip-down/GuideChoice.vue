@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { withUnit } from '@/shared/format'
 import type { Opening } from './useOpening'
 
 const props = defineProps<{
@@ -32,7 +33,8 @@ const about = ref(props.firstSlot || 1)
       <li v-for="g in guides" :key="g.id" class="flex flex-wrap items-center gap-x-3 py-1">
         <span class="min-w-0 flex-1 basis-64"
           ><strong>{{ g.name }}</strong> <span v-if="g.fits" class="chip border-go">for the next step</span
-          ><span class="block text-sm text-soft">{{ g.purpose }}</span
+          ><span class="block text-sm text-soft"
+            >{{ g.purpose }} {{ withUnit(g.minutes, 'min') }} beside the opening.</span
           ><span v-for="w in g.tooLongFor" :key="w" class="block text-sm text-stop"
             >Hands need longer than there is before {{ w }}.</span
           ></span

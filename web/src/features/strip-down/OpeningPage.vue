@@ -97,7 +97,7 @@ async function reach(parts: string[]) {
 }
 useKeys(() => [
   { key: 'B', does: 'back to the bench', run: () => router.push(`/bench/${props.id}`) },
-  { key: 'G', does: 'guides', run: () => (choosing.value = !choosing.value) },
+  { key: 'G', does: 'guides', run: () => !opening.value?.run && (choosing.value = !choosing.value) },
   { key: 'O', does: 'what is to be reached', run: () => may.value && (reaching.value = true) },
 ])
 </script>
