@@ -10,10 +10,16 @@ public static class PgEnv
     public static int Print()
     {
         var to = new NpgsqlConnectionStringBuilder(Settings.Needed(Settings.Database));
-        foreach (var (name, value) in new[]
-        {
-            ("PGHOST", to.Host), ("PGPORT", to.Port.ToString()), ("PGUSER", to.Username), ("PGPASSWORD", to.Password), ("PGDATABASE", to.Database),
-        })
+        foreach (
+            var (name, value) in new[]
+            {
+                ("PGHOST", to.Host),
+                ("PGPORT", to.Port.ToString()),
+                ("PGUSER", to.Username),
+                ("PGPASSWORD", to.Password),
+                ("PGDATABASE", to.Database),
+            }
+        )
             Console.WriteLine($"export {name}='{value?.Replace("'", "'\\''")}'");
         return 0;
     }

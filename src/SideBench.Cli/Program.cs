@@ -13,6 +13,10 @@ return args switch
 
 static int Usage()
 {
-    Console.Error.WriteLine("Usage: ./sidebench measure [--json FILE] | measure diagnosis [--jobs N] [--markdown FILE] | measure sheets [--scenes N] [--markdown FILE] | read-sheet --layout L.json --image X.jpg | export FILE.csv|FILE.json | backup FILE | restore FILE");
+    Console.Error.WriteLine(
+        "Usage: ./sidebench measure [--json FILE] | measure diagnosis [--jobs N] [--markdown FILE] | measure sheets "
+            + "[--scenes N] [--markdown FILE] | read-sheet --layout L.json "
+            + "--image X.jpg | export FILE.csv|FILE.json | backup FILE | restore FILE"
+    );
     return 2;
 }

@@ -16,21 +16,27 @@ public static class ReadSheetCommand
     private const int Good = 0;
     private const int BadInput = 2;
     private const int Refused = 3;
-    private static readonly JsonSerializerOptions Written = new() { WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+    private static readonly JsonSerializerOptions Written = new()
+    {
+        WriteIndented = true,
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+    };
 
     /// <summary>Reads.</summary>
     /// <returns>0 when read (of a set: when all could be tried), 3 when refused, 2 on bad input.</returns>
     public static int Run(string[] options)
     {
         string? Option(string name) => Array.IndexOf(options, name) is var at and >= 0 && at + 1 < options.Length ? options[at + 1] : null;
-        if (Option("--set") is { } set && Option("--out") is { } to) return Set(set, to);
+        if (Option("--set") is { } set && Option("--out") is { } to)
+            return Set(set, to);
         if (Option("--layout") is not { } layout || Option("--image") is not { } image)
         {
             Console.Error.WriteLine("Usage: ./sidebench read-sheet --layout L.json --image X.jpg | read-sheet --set DIR --out DIR");
             return BadInput;
         }
 
-        if (LayoutOf(layout) is not { } known || One(image, known) is not { } result) return BadInput;
+        if (LayoutOf(layout) is not { } known || One(image, known) is not { } result)
+            return BadInput;
         Console.WriteLine(result.ToJsonString(Written));
         return (string?)result["status"] == "read" ? Good : Refused;
     }
@@ -61,10 +67,12 @@ public static class ReadSheetCommand
                 continue;
             }
 
-            if (!layouts.TryGetValue(id, out var layout)) layouts[id] = layout = LayoutOf(Path.Combine(folder, (string?)manifest?["layouts"] ?? "layouts", id + ".json"));
+            if (!layouts.TryGetValue(id, out var layout))
+                layouts[id] = layout = LayoutOf(Path.Combine(folder, (string?)manifest?["layouts"] ?? "layouts", id + ".json"));
             var result = layout is null ? null : One(Path.Combine(folder, image), layout);
             bad |= result is null;
-            if (result is not null) File.WriteAllText(Path.Combine(to, Path.GetFileNameWithoutExtension(image) + ".json"), result.ToJsonString(Written));
+            if (result is not null)
+                File.WriteAllText(Path.Combine(to, Path.GetFileNameWithoutExtension(image) + ".json"), result.ToJsonString(Written));
         }
 
         return bad ? BadInput : Good;
@@ -87,7 +95,8 @@ public static class ReadSheetCommand
     {
         try
         {
-            if (Told(PictureCodec.Read(File.ReadAllBytes(file)), file) is not { } image) return null;
+            if (Told(PictureCodec.Read(File.ReadAllBytes(file)), file) is not { } image)
+                return null;
             var reading = SheetReader.Read(image, layout);
             return ResultFile.Of(Path.GetFileName(file), reading, reading.Refusal is { } refusal ? RefusalText.Line(refusal) : null);
         }
@@ -101,8 +110,10 @@ public static class ReadSheetCommand
     private static T? Told<T>(Outcome<T> outcome, string file = "")
         where T : class
     {
-        if (outcome.IsGood) return outcome.Value;
-        foreach (var problem in outcome.Problems) Console.Error.WriteLine(file + ProblemText.Line(problem));
+        if (outcome.IsGood)
+            return outcome.Value;
+        foreach (var problem in outcome.Problems)
+            Console.Error.WriteLine(file + ProblemText.Line(problem));
 
         return null;
     }

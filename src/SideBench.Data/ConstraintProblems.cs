@@ -7,12 +7,13 @@ namespace SideBench.Data;
 public static class ConstraintProblems
 {
     /// <summary>The problem behind a refused write, or null when it is not a person's.</summary>
-    public static Problem? Of(PostgresException error) => error.ConstraintName switch
-    {
-        "machines_serial_once" => new Problem(ProblemCode.SerialTaken, "/serial"),
-        "jobs_machine_once" => new Problem(ProblemCode.MachineOnBench, "/machineId"),
-        "jobs_place_once" => new Problem(ProblemCode.StaleVersion, "/place"),
-        "people_name_once" => new Problem(ProblemCode.NameTaken, "/name"),
-        _ => null,
-    };
+    public static Problem? Of(PostgresException error) =>
+        error.ConstraintName switch
+        {
+            "machines_serial_once" => new Problem(ProblemCode.SerialTaken, "/serial"),
+            "jobs_machine_once" => new Problem(ProblemCode.MachineOnBench, "/machineId"),
+            "jobs_place_once" => new Problem(ProblemCode.StaleVersion, "/place"),
+            "people_name_once" => new Problem(ProblemCode.NameTaken, "/name"),
+            _ => null,
+        };
 }

@@ -10,13 +10,14 @@ public static class Migrator
     /// <param name="connectionString">Where, with the right to change tables.</param>
     public static void Run(string connectionString)
     {
-        var result = DeployChanges.To
-            .PostgresqlDatabase(connectionString)
+        var result = DeployChanges
+            .To.PostgresqlDatabase(connectionString)
             .WithScriptsEmbeddedInAssembly(typeof(Migrator).Assembly)
             .WithTransactionPerScript()
             .LogTo(new NoOpUpgradeLog())
             .Build()
             .PerformUpgrade();
-        if (!result.Successful) throw new InvalidOperationException($"migration {result.ErrorScript?.Name} failed", result.Error);
+        if (!result.Successful)
+            throw new InvalidOperationException($"migration {result.ErrorScript?.Name} failed", result.Error);
     }
 }

@@ -12,14 +12,31 @@ internal static class AccessFile
     public static AccessGraph? Read(JsonNode node, string path, List<Problem> problems)
     {
         var file = node.Deserialize<Shape>(PackReader.Json)!;
-        var graph = new AccessGraph(file.Model, file.Version, [.. file.Parts.Select(Part)], [.. file.Services.Select(Service)], file.LeaveAlone ?? []);
+        var graph = new AccessGraph(
+            file.Model,
+            file.Version,
+            [.. file.Parts.Select(Part)],
+            [.. file.Services.Select(Service)],
+            file.LeaveAlone ?? []
+        );
         var found = GraphRules.Check(graph, $"{path}#");
         problems.AddRange(found);
         return found.Count == 0 ? graph : null;
     }
 
     private static MachinePart Part(PartShape p) =>
-        new(p.Id, p.Name, p.Way, p.View, new Area(p.At[0], p.At[1], p.At[2], p.At[3]), [.. (p.After ?? []).Select(Line)], p.OutMin, p.BackMin, p.Out ?? "", p.Back ?? "")
+        new(
+            p.Id,
+            p.Name,
+            p.Way,
+            p.View,
+            new Area(p.At[0], p.At[1], p.At[2], p.At[3]),
+            [.. (p.After ?? []).Select(Line)],
+            p.OutMin,
+            p.BackMin,
+            p.Out ?? "",
+            p.Back ?? ""
+        )
         {
             Fasteners = [.. (p.Fasteners ?? []).Select(f => Group(f, p.View))],
             Catches = [.. (p.Catches ?? []).Select(c => new Catch(c.Name, c.Count, c.Move, Spots(c.At)))],
@@ -37,16 +54,37 @@ internal static class AccessFile
             Marks = p.Marks ?? ["open"],
         };
 
-    private static IReadOnlyList<string> Line(JsonNode line) => line is JsonArray any ? [.. any.Select(n => n!.GetValue<string>())] : [line.GetValue<string>()];
+    private static IReadOnlyList<string> Line(JsonNode line) =>
+        line is JsonArray any ? [.. any.Select(n => n!.GetValue<string>())] : [line.GetValue<string>()];
 
     private static FastenerGroup Group(FastenerShape f, string view) =>
-        new(f.Id, f.Name, f.Count, f.Kind, f.Driver ?? "", f.LengthMm, f.Collared, f.LoosenOnly, f.MayStayEmpty, f.View ?? view, Spots(f.At), f.Note ?? "");
+        new(
+            f.Id,
+            f.Name,
+            f.Count,
+            f.Kind,
+            f.Driver ?? "",
+            f.LengthMm,
+            f.Collared,
+            f.LoosenOnly,
+            f.MayStayEmpty,
+            f.View ?? view,
+            Spots(f.At),
+            f.Note ?? ""
+        );
 
     private static IReadOnlyList<Spot> Spots(IReadOnlyList<double[]> at) => [.. at.Select(s => new Spot(s[0], s[1]))];
 
-    private static DueService Service(ServiceShape s) => new(s.Id, s.Name, s.Targets, s.WorkMin, s.Parts, s.EveryDays, s.CounterPct, s.Repairs);
+    private static DueService Service(ServiceShape s) =>
+        new(s.Id, s.Name, s.Targets, s.WorkMin, s.Parts, s.EveryDays, s.CounterPct, s.Repairs);
 
-    private sealed record Shape(string Model, int Version, IReadOnlyList<string>? LeaveAlone, IReadOnlyList<PartShape> Parts, IReadOnlyList<ServiceShape> Services);
+    private sealed record Shape(
+        string Model,
+        int Version,
+        IReadOnlyList<string>? LeaveAlone,
+        IReadOnlyList<PartShape> Parts,
+        IReadOnlyList<ServiceShape> Services
+    );
 
     private sealed record PartShape
     {
@@ -77,7 +115,19 @@ internal static class AccessFile
     }
 
     private sealed record FastenerShape(
-        string Id, string Name, int Count, string Kind, string? Driver, double LengthMm, bool Collared, bool LoosenOnly, int MayStayEmpty, string? View, IReadOnlyList<double[]> At, string? Note);
+        string Id,
+        string Name,
+        int Count,
+        string Kind,
+        string? Driver,
+        double LengthMm,
+        bool Collared,
+        bool LoosenOnly,
+        int MayStayEmpty,
+        string? View,
+        IReadOnlyList<double[]> At,
+        string? Note
+    );
 
     private sealed record CatchShape(string Name, int Count, string Move, IReadOnlyList<double[]> At);
 
@@ -85,5 +135,14 @@ internal static class AccessFile
 
     private sealed record TubeShape(string Id, string Name, string From, string To, string? Length, bool NeverCut, bool Pulled);
 
-    private sealed record ServiceShape(string Id, string Name, IReadOnlyList<string> Targets, double WorkMin, decimal Parts, double EveryDays, double CounterPct, IReadOnlyList<string> Repairs);
+    private sealed record ServiceShape(
+        string Id,
+        string Name,
+        IReadOnlyList<string> Targets,
+        double WorkMin,
+        decimal Parts,
+        double EveryDays,
+        double CounterPct,
+        IReadOnlyList<string> Repairs
+    );
 }

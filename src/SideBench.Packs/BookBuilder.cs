@@ -32,20 +32,43 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
         var repairParts = Gather(files, f => f.Repairs, r => r.Id, "repairs", "repair");
         var rules = Gather(files, f => f.Rules, r => r.Id, "rules", "rule");
         var gates = Gather(files, f => f.Gates, g => g.Id, "gates", "gate");
-        foreach (var (_, part) in causeParts) causes.TryAdd(part.Id, part);
+        foreach (var (_, part) in causeParts)
+            causes.TryAdd(part.Id, part);
         var outcomes = findingParts.ToDictionary(f => f.Part.Id, f => (IReadOnlyList<string>)[.. f.Part.Outcomes.Select(o => o.Id)]);
         conditions = new ConditionReader(outcomes, problems);
         HashSet<string> steps = [.. outcomes.Keys, .. repairParts.Select(r => r.Part.Id)];
         var complaintNames = complaints.Select(c => c.Part.Id).ToHashSet();
-        foreach (var (path, c) in complaints) Known(outcomes.Keys, c.Proof, "finding", $"{path}/proof");
+        foreach (var (path, c) in complaints)
+            Known(outcomes.Keys, c.Proof, "finding", $"{path}/proof");
         return new FaultBook
         {
-            Complaints = [.. complaints.Select(c => new Complaint(c.Part.Id, c.Part.Name, c.Part.Says, c.Part.Proof, conditions.Read(c.Part.When, $"{c.Path}/when"), c.Part.Sheet))],
+            Complaints =
+            [
+                .. complaints.Select(c => new Complaint(
+                    c.Part.Id,
+                    c.Part.Name,
+                    c.Part.Says,
+                    c.Part.Proof,
+                    conditions.Read(c.Part.When, $"{c.Path}/when"),
+                    c.Part.Sheet
+                )),
+            ],
             Causes = [.. causeParts.Select(c => Cause(c.Path, c.Part, complaintNames))],
             Findings = [.. findingParts.Select(f => Finding(f.Path, f.Part))],
             Repairs = [.. repairParts.Select(r => Repair(r.Path, r.Part, outcomes.Keys))],
             Rules = [.. rules.Select(r => Rule(r.Path, r.Part))],
-            Gates = [.. gates.Select(g => new Gate(g.Part.Id, g.Part.Holds, conditions.Read(g.Part.When, $"{g.Path}/when"), g.Part.Reason, g.Part.Lift, g.Part.Overridable, g.Part.Quiet))],
+            Gates =
+            [
+                .. gates.Select(g => new Gate(
+                    g.Part.Id,
+                    g.Part.Holds,
+                    conditions.Read(g.Part.When, $"{g.Path}/when"),
+                    g.Part.Reason,
+                    g.Part.Lift,
+                    g.Part.Overridable,
+                    g.Part.Quiet
+                )),
+            ],
             House = new HouseRates
             {
                 Currency = house.Currency,
@@ -73,29 +96,45 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
             Synonyms = [.. files.SelectMany(f => f.File.Synonyms)],
             Words = new BookWords(words.Likelihood, words.Rate),
             Schools = [.. Gather(files, f => f.Schools, s => s.Id, "schools", "school").Select(s => School(s.Path, s.Part, steps))],
-            Checklists = [.. Gather(files, f => f.Checklists, c => c.Complaint, "checklists", "checklist").Select(c => Checklist(c.Path, c.Part, complaintNames, steps))],
+            Checklists =
+            [
+                .. Gather(files, f => f.Checklists, c => c.Complaint, "checklists", "checklist")
+                    .Select(c => Checklist(c.Path, c.Part, complaintNames, steps)),
+            ],
         };
     }
 
     private School School(string path, BookFile.SchoolPart part, HashSet<string> steps)
     {
         for (var i = 0; i < part.Options.Count; i++)
-            foreach (var step in part.Options[i].Prefers ?? []) Known(steps, step, "step", $"{path}/options/{i}/prefers");
+            foreach (var step in part.Options[i].Prefers ?? [])
+                Known(steps, step, "step", $"{path}/options/{i}/prefers");
         return new School(
-            part.Id, part.Name, part.Asks, part.PerJob, part.Follows ?? "",
-            [.. part.Options.Select(o => new SchoolOption(o.Id, o.Name, o.Why, o.Prefers ?? [], o.Default))]);
+            part.Id,
+            part.Name,
+            part.Asks,
+            part.PerJob,
+            part.Follows ?? "",
+            [.. part.Options.Select(o => new SchoolOption(o.Id, o.Name, o.Why, o.Prefers ?? [], o.Default))]
+        );
     }
 
     private Checklist Checklist(string path, BookFile.ChecklistPart part, HashSet<string> complaints, HashSet<string> steps)
     {
         Known(complaints, part.Complaint, "complaint", $"{path}/complaint");
         foreach (var step in part.Steps.SelectMany(s => (s.Then ?? []).Values.SelectMany(r => r).Append(s.Find).Append(s.Mend)))
-            if (step is not null) Known(steps, step, "step", $"{path}/steps");
+            if (step is not null)
+                Known(steps, step, "step", $"{path}/steps");
         return new Checklist(part.Complaint, [.. part.Steps.Select(s => new ChecklistStep(s.Find ?? "", s.Then ?? [], s.Mend ?? ""))]);
     }
 
     private List<(string Path, T Part)> Gather<T>(
-        IReadOnlyList<(string Path, BookFile File)> files, Func<BookFile, IReadOnlyList<T>> part, Func<T, string> id, string array, string kind)
+        IReadOnlyList<(string Path, BookFile File)> files,
+        Func<BookFile, IReadOnlyList<T>> part,
+        Func<T, string> id,
+        string array,
+        string kind
+    )
     {
         var seen = new HashSet<string>();
         var all = new List<(string, T)>();
@@ -103,8 +142,10 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
             for (var i = 0; i < part(file).Count; i++)
             {
                 var place = $"{path}#/{array}/{i}";
-                if (seen.Add(id(part(file)[i]))) all.Add((place, part(file)[i]));
-                else problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{place}/id", kind, id(part(file)[i])));
+                if (seen.Add(id(part(file)[i])))
+                    all.Add((place, part(file)[i]));
+                else
+                    problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{place}/id", kind, id(part(file)[i])));
             }
 
         return all;
@@ -113,7 +154,8 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
     private Cause Cause(string path, BookFile.CausePart part, HashSet<string> complaints)
     {
         Known(stations, part.Station, "station", $"{path}/station");
-        foreach (var complaint in part.Complaints.Keys) Known(complaints, complaint, "complaint", $"{path}/complaints/{complaint}");
+        foreach (var complaint in part.Complaints.Keys)
+            Known(complaints, complaint, "complaint", $"{path}/complaints/{complaint}");
         return new Cause
         {
             Id = part.Id,
@@ -131,14 +173,48 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
     {
         Known(stations, part.Station, "station", $"{path}/station");
         string[] outcomes = [.. part.Outcomes.Select(o => o.Id)];
-        foreach (var (reads, outcome) in part.Sheet ?? []) Known(outcomes, outcome, "outcome", $"{path}/sheet/{reads}");
+        foreach (var (reads, outcome) in part.Sheet ?? [])
+            Known(outcomes, outcome, "outcome", $"{path}/sheet/{reads}");
         return new Finding
         {
-            Id = part.Id, Name = part.Name, Station = part.Station, Minutes = part.Minutes, Parts = part.Parts, Operation = part.Operation, Risk = part.Risk,
-            How = part.How, Cautions = part.Cautions, Puts = Puts(part), Tags = part.Tags, Easy = part.Easy, PerPlace = part.PerPlace, When = conditions.Read(part.When, $"{path}/when"),
+            Id = part.Id,
+            Name = part.Name,
+            Station = part.Station,
+            Minutes = part.Minutes,
+            Parts = part.Parts,
+            Operation = part.Operation,
+            Risk = part.Risk,
+            How = part.How,
+            Cautions = part.Cautions,
+            Puts = Puts(part),
+            Tags = part.Tags,
+            Easy = part.Easy,
+            PerPlace = part.PerPlace,
+            When = conditions.Read(part.When, $"{path}/when"),
             Kind = part.Kind,
-            Outcomes = [.. part.Outcomes.Select(o => new FindingOutcome(o.Id, o.Label, o.Proves, Quantity(o.Quantity, path), o.Clears ?? [], o.Says))],
-            Rows = [.. part.Rows.Select((r, i) => new LikelihoodRow(Causes(r.For, $"{path}/rows/{i}/for"), Odds(outcomes, r.Odds, $"{path}/rows/{i}/odds"), r.Why, r.Odds))],
+            Outcomes =
+            [
+                .. part.Outcomes.Select(o => new FindingOutcome(
+                    o.Id,
+                    o.Label,
+                    o.Proves,
+                    Quantity(o.Quantity, path),
+                    o.Clears ?? [],
+                    o.Says
+                )),
+            ],
+            Rows =
+            [
+                .. part.Rows.Select(
+                    (r, i) =>
+                        new LikelihoodRow(
+                            Causes(r.For, $"{path}/rows/{i}/for"),
+                            Odds(outcomes, r.Odds, $"{path}/rows/{i}/odds"),
+                            r.Why,
+                            r.Odds
+                        )
+                ),
+            ],
             Otherwise = Odds(outcomes, part.Otherwise, $"{path}/otherwise"),
             OtherwiseWhy = part.OtherwiseWhy,
             OtherwiseWords = part.Otherwise,
@@ -150,12 +226,26 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
     private Repair Repair(string path, BookFile.RepairPart part, IEnumerable<string> findings)
     {
         Known(stations, part.Station, "station", $"{path}/station");
-        if (part.Proof != CaseBook.ProofOfComplaint) Known(findings, part.Proof, "finding", $"{path}/proof");
-        for (var i = 0; i < part.Fixes.Count; i++) Known(causes.Keys, part.Fixes[i].Cause, "cause", $"{path}/fixes/{i}/cause");
+        if (part.Proof != CaseBook.ProofOfComplaint)
+            Known(findings, part.Proof, "finding", $"{path}/proof");
+        for (var i = 0; i < part.Fixes.Count; i++)
+            Known(causes.Keys, part.Fixes[i].Cause, "cause", $"{path}/fixes/{i}/cause");
         return new Repair
         {
-            Id = part.Id, Name = part.Name, Station = part.Station, Minutes = part.Minutes, Parts = part.Parts, Operation = part.Operation, Risk = part.Risk,
-            How = part.How, Cautions = part.Cautions, Puts = Puts(part), Tags = part.Tags, Easy = part.Easy, PerPlace = part.PerPlace, When = conditions.Read(part.When, $"{path}/when"),
+            Id = part.Id,
+            Name = part.Name,
+            Station = part.Station,
+            Minutes = part.Minutes,
+            Parts = part.Parts,
+            Operation = part.Operation,
+            Risk = part.Risk,
+            How = part.How,
+            Cautions = part.Cautions,
+            Puts = Puts(part),
+            Tags = part.Tags,
+            Easy = part.Easy,
+            PerPlace = part.PerPlace,
+            When = conditions.Read(part.When, $"{path}/when"),
             Fixes = [.. part.Fixes.Select(f => new Fix(f.Cause, words.Likelihood[f.Chance], f.Chance))],
             Proof = part.Proof,
             Part = part.Part,
@@ -166,8 +256,16 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
 
     private ContextRule Rule(string path, BookFile.RulePart part)
     {
-        for (var i = 0; i < part.Causes.Count; i++) Known(causes.Keys, part.Causes[i], "cause", $"{path}/causes/{i}");
-        return new ContextRule(part.Id, part.Name, conditions.Read(part.When, $"{path}/when"), part.Causes, words.Factor[part.Factor], part.Why);
+        for (var i = 0; i < part.Causes.Count; i++)
+            Known(causes.Keys, part.Causes[i], "cause", $"{path}/causes/{i}");
+        return new ContextRule(
+            part.Id,
+            part.Name,
+            conditions.Read(part.When, $"{path}/when"),
+            part.Causes,
+            words.Factor[part.Factor],
+            part.Why
+        );
     }
 
     // A row speaks of causes by name, of all causes at a station, or of all on a path.
@@ -181,8 +279,10 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
                 all.AddRange(causes.Values.Where(c => c.Station == station).Select(c => c.Id));
             else if (parts is ["path", var name] && Enum.TryParse<PathKind>(name, ignoreCase: true, out var kind))
                 all.AddRange(causes.Values.Where(c => stationsByPath[kind].Contains(c.Station)).Select(c => c.Id));
-            else if (parts is [var cause] && Known(causes.Keys, cause, "cause", $"{path}/{i}")) all.Add(cause);
-            else if (parts is ["path", var unknown]) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/{i}", "path", unknown));
+            else if (parts is [var cause] && Known(causes.Keys, cause, "cause", $"{path}/{i}"))
+                all.Add(cause);
+            else if (parts is ["path", var unknown])
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/{i}", "path", unknown));
         }
 
         return all;
@@ -197,17 +297,31 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
 
     private bool Known(IEnumerable<string> names, string name, string kind, string path)
     {
-        if (names.Contains(name)) return true;
+        if (names.Contains(name))
+            return true;
         problems.Add(new Problem(ProblemCode.PackUnknownName, path, kind, name));
         return false;
     }
 
-    private AskedQuantity? Quantity(BookFile.QuantityPart? part, string path) => part is null
-        ? null
-        : new AskedQuantity(
-            part.Label, part.Unit, part.Min, part.Max,
-            [.. (part.Bands ?? []).Select(b => new Band(Causes(b.For, $"{path}/bands"), b.From ?? part.Min, b.UpTo ?? part.Max, words.Factor[b.Factor], b.Why))],
-            part.WithCoverage);
+    private AskedQuantity? Quantity(BookFile.QuantityPart? part, string path) =>
+        part is null
+            ? null
+            : new AskedQuantity(
+                part.Label,
+                part.Unit,
+                part.Min,
+                part.Max,
+                [
+                    .. (part.Bands ?? []).Select(b => new Band(
+                        Causes(b.For, $"{path}/bands"),
+                        b.From ?? part.Min,
+                        b.UpTo ?? part.Max,
+                        words.Factor[b.Factor],
+                        b.Why
+                    )),
+                ],
+                part.WithCoverage
+            );
 
     private static IReadOnlyList<TrayPut> Puts(BookFile.StepPart part) =>
         [.. part.Puts.Select(p => new TrayPut(p.Label, p.Change, p.Count, p.Undo, p.Marks, p.Minutes))];

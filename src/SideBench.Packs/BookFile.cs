@@ -17,25 +17,73 @@ internal sealed record BookFile
     public IReadOnlyList<SchoolPart> Schools { get; init; } = [];
     public IReadOnlyList<ChecklistPart> Checklists { get; init; } = [];
 
-    internal sealed record WordsPart(Dictionary<string, double> Likelihood, Dictionary<string, double> Rate, Dictionary<string, double> Factor);
+    internal sealed record WordsPart(
+        Dictionary<string, double> Likelihood,
+        Dictionary<string, double> Rate,
+        Dictionary<string, double> Factor
+    );
 
     internal sealed record HousePart(
-        string Currency, double BenchPerHour, double InkPerMl, double CounterPerPct, Dictionary<string, double> Risk, double HandBack, double NotInBook,
-        double EasyBits, double ClearedBelow, int Places, double BookWorthJobs, double OtherInkCounts, double CloseAbove, double SecondFault,
-        double ContradictsAbove, double PartsWait, double SchoolFactor, int ProofAgain, double TestCoveragePct, double EasyLeeway,
-        double ToolMin, double TurnMin, double TipMin, double VisitMin, double SoonDays);
+        string Currency,
+        double BenchPerHour,
+        double InkPerMl,
+        double CounterPerPct,
+        Dictionary<string, double> Risk,
+        double HandBack,
+        double NotInBook,
+        double EasyBits,
+        double ClearedBelow,
+        int Places,
+        double BookWorthJobs,
+        double OtherInkCounts,
+        double CloseAbove,
+        double SecondFault,
+        double ContradictsAbove,
+        double PartsWait,
+        double SchoolFactor,
+        int ProofAgain,
+        double TestCoveragePct,
+        double EasyLeeway,
+        double ToolMin,
+        double TurnMin,
+        double TipMin,
+        double VisitMin,
+        double SoonDays
+    );
 
     internal sealed record ComplaintPart(string Id, string Name, string Says, string Proof, JsonNode? When, IReadOnlyList<string>? Sheet);
 
-    internal sealed record CausePart(string Id, string Name, string Station, string Rate, Dictionary<string, string> Complaints, JsonNode? When, string? Watch);
+    internal sealed record CausePart(
+        string Id,
+        string Name,
+        string Station,
+        string Rate,
+        Dictionary<string, string> Complaints,
+        JsonNode? When,
+        string? Watch
+    );
 
     internal sealed record PutPart(string Label, string Change, int Count, string Undo, IReadOnlyList<string> Marks, double Minutes);
 
-    internal sealed record QuantityPart(string Label, string Unit, double Min, double Max, IReadOnlyList<BandPart>? Bands, bool WithCoverage);
+    internal sealed record QuantityPart(
+        string Label,
+        string Unit,
+        double Min,
+        double Max,
+        IReadOnlyList<BandPart>? Bands,
+        bool WithCoverage
+    );
 
     internal sealed record BandPart(IReadOnlyList<string> For, double? From, double? UpTo, string Factor, string Why);
 
-    internal sealed record OutcomePart(string Id, string Label, string Says, bool Proves, QuantityPart? Quantity, IReadOnlyList<string>? Clears);
+    internal sealed record OutcomePart(
+        string Id,
+        string Label,
+        string Says,
+        bool Proves,
+        QuantityPart? Quantity,
+        IReadOnlyList<string>? Clears
+    );
 
     internal sealed record RowPart(IReadOnlyList<string> For, Dictionary<string, string> Odds, string Why);
 
@@ -83,7 +131,15 @@ internal sealed record BookFile
 
     internal sealed record RulePart(string Id, string Name, JsonNode When, IReadOnlyList<string> Causes, string Factor, string Why);
 
-    internal sealed record GatePart(string Id, IReadOnlyList<string> Holds, JsonNode When, string Reason, string Lift, bool Overridable, bool Quiet);
+    internal sealed record GatePart(
+        string Id,
+        IReadOnlyList<string> Holds,
+        JsonNode When,
+        string Reason,
+        string Lift,
+        bool Overridable,
+        bool Quiet
+    );
 
     internal sealed record OptionPart(string Id, string Name, string Why, IReadOnlyList<string>? Prefers, bool Default);
 

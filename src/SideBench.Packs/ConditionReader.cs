@@ -12,29 +12,46 @@ internal sealed class ConditionReader(IReadOnlyDictionary<string, IReadOnlyList<
     /// <param name="path">Where it stands, for problems.</param>
     public Condition Read(JsonNode? node, string path)
     {
-        if (node is not JsonObject o) return new Condition.Always();
-        if (o["all"] is JsonArray all) return new Condition.All(Parts(all, $"{path}/all"));
-        if (o["any"] is JsonArray any) return new Condition.Any(Parts(any, $"{path}/any"));
-        if (o["not"] is { } not) return new Condition.Not(Read(not, $"{path}/not"));
-        if (o["model"] is { } model) return new Condition.ModelIs(Text(model), Words(o["is"]));
-        if (o["named"] is not null) return new Condition.ModelNamed(Words(o["named"]));
-        if (o["has"] is { } station) return new Condition.HasStation(Text(station));
-        if (o["context"] is { } context) return new Condition.ContextIs(Text(context), Words(o["is"]));
-        if (o["finding"] is { } finding) return Finding(Text(finding), Words(o["is"]), path);
-        if (o["done"] is { } done) return new Condition.DoneAtLeast(Text(done), o["atLeast"]!.GetValue<int>(), o["since"]?.GetValue<string>());
-        if (o["tray"] is { } mark) return new Condition.TrayHas(Text(mark));
-        if (o["counterPasses"] is { } limit) return new Condition.CounterPasses(limit.GetValue<double>());
-        if (o["school"] is { } school) return new Condition.SchoolIs(Text(school), Words(o["is"]));
-        if (o["pastLimit"] is not null) return new Condition.PastLimit();
-        if (o["pastWorth"] is { } share) return new Condition.PastWorth(share.GetValue<double>());
+        if (node is not JsonObject o)
+            return new Condition.Always();
+        if (o["all"] is JsonArray all)
+            return new Condition.All(Parts(all, $"{path}/all"));
+        if (o["any"] is JsonArray any)
+            return new Condition.Any(Parts(any, $"{path}/any"));
+        if (o["not"] is { } not)
+            return new Condition.Not(Read(not, $"{path}/not"));
+        if (o["model"] is { } model)
+            return new Condition.ModelIs(Text(model), Words(o["is"]));
+        if (o["named"] is not null)
+            return new Condition.ModelNamed(Words(o["named"]));
+        if (o["has"] is { } station)
+            return new Condition.HasStation(Text(station));
+        if (o["context"] is { } context)
+            return new Condition.ContextIs(Text(context), Words(o["is"]));
+        if (o["finding"] is { } finding)
+            return Finding(Text(finding), Words(o["is"]), path);
+        if (o["done"] is { } done)
+            return new Condition.DoneAtLeast(Text(done), o["atLeast"]!.GetValue<int>(), o["since"]?.GetValue<string>());
+        if (o["tray"] is { } mark)
+            return new Condition.TrayHas(Text(mark));
+        if (o["counterPasses"] is { } limit)
+            return new Condition.CounterPasses(limit.GetValue<double>());
+        if (o["school"] is { } school)
+            return new Condition.SchoolIs(Text(school), Words(o["is"]));
+        if (o["pastLimit"] is not null)
+            return new Condition.PastLimit();
+        if (o["pastWorth"] is { } share)
+            return new Condition.PastWorth(share.GetValue<double>());
         return new Condition.Agreed(Text(o["agreed"]!));
     }
 
     private Condition Finding(string finding, IReadOnlyList<string> outcomes, string path)
     {
-        if (!outcomesByFinding.TryGetValue(finding, out var known)) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/finding", "finding", finding));
+        if (!outcomesByFinding.TryGetValue(finding, out var known))
+            problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/finding", "finding", finding));
         else
-            foreach (var outcome in outcomes.Except(known)) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/is", "answer", outcome));
+            foreach (var outcome in outcomes.Except(known))
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/is", "answer", outcome));
         return new Condition.FindingIs(finding, outcomes);
     }
 

@@ -7,8 +7,15 @@ using SideBench.Core.StripDown;
 
 namespace SideBench.Packs;
 
-/// <summary>Turns written guides, whose shape was checked, into the core's: shared parts put in, every guide tried on every model it applies to.</summary>
-internal sealed class GuideFile(IReadOnlyDictionary<string, MachineModel> models, IReadOnlyDictionary<string, AccessGraph> graphs, FaultBook book, List<Problem> problems)
+/// <summary>
+/// Turns written guides, whose shape was checked, into the core's: shared parts put in, every guide tried on every model it applies to.
+/// </summary>
+internal sealed class GuideFile(
+    IReadOnlyDictionary<string, MachineModel> models,
+    IReadOnlyDictionary<string, AccessGraph> graphs,
+    FaultBook book,
+    List<Problem> problems
+)
 {
     private readonly ConditionReader conditions = new(new Dictionary<string, IReadOnlyList<string>>(), problems);
 
@@ -18,27 +25,34 @@ internal sealed class GuideFile(IReadOnlyDictionary<string, MachineModel> models
         var read = files.Select(f => (f.Path, Shape: f.File.Deserialize<Shape>(PackReader.Json)!)).ToList();
         var shared = new Dictionary<string, IReadOnlyList<StepShape>>();
         foreach (var (path, part) in read.SelectMany(f => (f.Shape.Shared ?? []).Select(s => (f.Path, s))))
-            if (!shared.TryAdd(part.Id, part.Steps)) problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{path}#/shared/{part.Id}", "shared part", part.Id));
+            if (!shared.TryAdd(part.Id, part.Steps))
+                problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{path}#/shared/{part.Id}", "shared part", part.Id));
         var guides = new Dictionary<string, Guide>();
         foreach (var (path, shape) in read.SelectMany(f => (f.Shape.Guides ?? []).Select(g => (f.Path, g))))
         {
             var place = $"{path}#/guides/{shape.Id}";
             var guide = Guide(shape, shared, place);
-            if (!guides.TryAdd(guide.Id, guide)) problems.Add(new Problem(ProblemCode.PackDefinedTwice, place, "guide", guide.Id));
-            foreach (var repair in guide.Repairs.Where(r => book.Step(r) is not Repair)) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/repairs", "repair", repair));
-            foreach (var model in models.Values.Where(m => Applies(guide, m))) Try(guide, model, place);
+            if (!guides.TryAdd(guide.Id, guide))
+                problems.Add(new Problem(ProblemCode.PackDefinedTwice, place, "guide", guide.Id));
+            foreach (var repair in guide.Repairs.Where(r => book.Step(r) is not Repair))
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/repairs", "repair", repair));
+            foreach (var model in models.Values.Where(m => Applies(guide, m)))
+                Try(guide, model, place);
         }
 
         return [.. guides.Values];
     }
 
     /// <summary>Whether a guide applies to a model.</summary>
-    public static bool Applies(Guide guide, MachineModel model) => guide.When.Holds(new Facts { Model = model, Context = new Dictionary<string, string>() });
+    public static bool Applies(Guide guide, MachineModel model) =>
+        guide.When.Holds(new Facts { Model = model, Context = new Dictionary<string, string>() });
 
     private void Try(Guide guide, MachineModel model, string place)
     {
-        if (!graphs.TryGetValue(model.Id, out var graph)) problems.Add(new Problem(ProblemCode.NoGraph, place, model.FullName));
-        else problems.AddRange(GuideRules.Check(guide, model, graph, place));
+        if (!graphs.TryGetValue(model.Id, out var graph))
+            problems.Add(new Problem(ProblemCode.NoGraph, place, model.FullName));
+        else
+            problems.AddRange(GuideRules.Check(guide, model, graph, place));
     }
 
     private Guide Guide(GuideShape g, Dictionary<string, IReadOnlyList<StepShape>> shared, string place)
@@ -52,13 +66,28 @@ internal sealed class GuideFile(IReadOnlyDictionary<string, MachineModel> models
                 continue;
             }
 
-            if (!shared.TryGetValue(use.GetValue<string>(), out var steps)) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/steps/{i}/use", "shared part", use.GetValue<string>()));
-            else lines.AddRange(steps.Select(s => Line(s, node["as"]?.GetValue<string>() is { } prefix ? $"{prefix}-" : "", node["when"], $"{place}/steps/{i}")));
+            if (!shared.TryGetValue(use.GetValue<string>(), out var steps))
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/steps/{i}/use", "shared part", use.GetValue<string>()));
+            else
+                lines.AddRange(
+                    steps.Select(s =>
+                        Line(s, node["as"]?.GetValue<string>() is { } prefix ? $"{prefix}-" : "", node["when"], $"{place}/steps/{i}")
+                    )
+                );
         }
 
         return new Guide(
-            g.Id, g.Name, g.Version, g.Purpose, conditions.Read(g.When, $"{place}/when"), g.Tools ?? [], g.Needs ?? [], g.Repairs ?? [],
-            [.. (g.Windows ?? []).Select(w => new GuideWindow(w.Id, w.Name, w.Minutes, w.OpensAt, w.Ready))], lines);
+            g.Id,
+            g.Name,
+            g.Version,
+            g.Purpose,
+            conditions.Read(g.When, $"{place}/when"),
+            g.Tools ?? [],
+            g.Needs ?? [],
+            g.Repairs ?? [],
+            [.. (g.Windows ?? []).Select(w => new GuideWindow(w.Id, w.Name, w.Minutes, w.OpensAt, w.Ready))],
+            lines
+        );
     }
 
     private GuideLine Line(StepShape s, string prefix, JsonNode? also, string place)
@@ -74,7 +103,15 @@ internal sealed class GuideFile(IReadOnlyDictionary<string, MachineModel> models
                 Measure = s.Measure is { } m ? new AskedMeasure(m.Label, m.Unit, m.Min, m.Max) : null,
                 Photo = s.Photo,
                 Wait = s.Wait is { } w ? new StepWait(w.Kind, w.Label, w.MinMinutes, w.MaxMinutes) : null,
-                Branches = [.. (s.Branches ?? []).Select(b => new StepBranch(b.Id, b.Label, b.Text, b.GoTo is { Length: > 0 } to ? prefix + to : ""))],
+                Branches =
+                [
+                    .. (s.Branches ?? []).Select(b => new StepBranch(
+                        b.Id,
+                        b.Label,
+                        b.Text,
+                        b.GoTo is { Length: > 0 } to ? prefix + to : ""
+                    )),
+                ],
                 Targets = s.Targets ?? [],
                 PowerWhileOpen = s.PowerWhileOpen,
                 Irreversible = s.Irreversible,
@@ -82,7 +119,8 @@ internal sealed class GuideFile(IReadOnlyDictionary<string, MachineModel> models
                 Window = s.Window ?? "",
                 Differs = s.Differs ?? "",
             },
-            also is null ? when : new Condition.All([when, conditions.Read(also, $"{place}/when")]));
+            also is null ? when : new Condition.All([when, conditions.Read(also, $"{place}/when")])
+        );
     }
 
     private sealed record Shape(IReadOnlyList<SharedShape>? Shared, IReadOnlyList<GuideShape>? Guides);
@@ -90,8 +128,17 @@ internal sealed class GuideFile(IReadOnlyDictionary<string, MachineModel> models
     private sealed record SharedShape(string Id, IReadOnlyList<StepShape> Steps);
 
     private sealed record GuideShape(
-        string Id, string Name, int Version, string Purpose, JsonNode? When, IReadOnlyList<string>? Tools, IReadOnlyList<string>? Needs, IReadOnlyList<string>? Repairs,
-        IReadOnlyList<WindowShape>? Windows, IReadOnlyList<JsonNode> Steps);
+        string Id,
+        string Name,
+        int Version,
+        string Purpose,
+        JsonNode? When,
+        IReadOnlyList<string>? Tools,
+        IReadOnlyList<string>? Needs,
+        IReadOnlyList<string>? Repairs,
+        IReadOnlyList<WindowShape>? Windows,
+        IReadOnlyList<JsonNode> Steps
+    );
 
     private sealed record WindowShape(string Id, string Name, double Minutes, string OpensAt, IReadOnlyList<string> Ready);
 

@@ -12,19 +12,30 @@ public static class PackFolder
         var files = new List<PackFile>();
         var problems = new List<Problem>();
         foreach (var folder in folders.Where(Directory.Exists))
-            foreach (var card in Directory.EnumerateFiles(folder, "pack.json", SearchOption.AllDirectories).Order(StringComparer.Ordinal))
-                ReadPack(folder, Path.GetDirectoryName(card)!, files, problems);
+        foreach (var card in Directory.EnumerateFiles(folder, "pack.json", SearchOption.AllDirectories).Order(StringComparer.Ordinal))
+            ReadPack(folder, Path.GetDirectoryName(card)!, files, problems);
         return problems.Count > 0 ? problems : files;
     }
 
     private static void ReadPack(string root, string pack, List<PackFile> files, List<Problem> problems)
     {
         Take(Path.Combine(pack, "pack.json"), PackFileKind.Card);
-        foreach (var (folder, kind) in new[] { ("sheets", PackFileKind.SheetLayout), ("machines", PackFileKind.MachineModel), ("book", PackFileKind.FaultBook), ("access", PackFileKind.AccessGraph), ("guides", PackFileKind.Guides) })
+        foreach (
+            var (folder, kind) in new[]
+            {
+                ("sheets", PackFileKind.SheetLayout),
+                ("machines", PackFileKind.MachineModel),
+                ("book", PackFileKind.FaultBook),
+                ("access", PackFileKind.AccessGraph),
+                ("guides", PackFileKind.Guides),
+            }
+        )
         {
             var path = Path.Combine(pack, folder);
-            if (!Directory.Exists(path)) continue;
-            foreach (var file in Directory.EnumerateFiles(path, "*.json").Order(StringComparer.Ordinal)) Take(file, kind);
+            if (!Directory.Exists(path))
+                continue;
+            foreach (var file in Directory.EnumerateFiles(path, "*.json").Order(StringComparer.Ordinal))
+                Take(file, kind);
         }
 
         void Take(string file, PackFileKind kind)

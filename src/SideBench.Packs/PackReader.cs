@@ -11,7 +11,10 @@ namespace SideBench.Packs;
 /// <summary>Checks pack files and puts them together: shape first, then names, then odds. Every problem is gathered and placed.</summary>
 public static class PackReader
 {
-    internal static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new System.Text.Json.Serialization.JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+    internal static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new System.Text.Json.Serialization.JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+    };
 
     /// <summary>Reads all packs.</summary>
     /// <param name="files">The files of all packs, ours first.</param>
@@ -26,25 +29,40 @@ public static class PackReader
         var guides = new List<(string Path, JsonNode File)>();
         foreach (var file in files)
         {
-            if (file.Kind == PackFileKind.SheetLayout) continue;
+            if (file.Kind == PackFileKind.SheetLayout)
+                continue;
             var checkedFile = Schemas.Check(file);
             problems.AddRange(checkedFile.Problems);
-            if (!checkedFile.IsGood) continue;
-            if (file.Kind == PackFileKind.FaultBook) books.Add((file.Path, checkedFile.Value.Deserialize<BookFile>(Json)!));
-            if (file.Kind == PackFileKind.Card) versions.Add($"{checkedFile.Value["id"]} {checkedFile.Value["version"]}");
-            if (file.Kind == PackFileKind.Guides) guides.Add((file.Path, checkedFile.Value));
-            if (file.Kind == PackFileKind.AccessGraph && AccessFile.Read(checkedFile.Value, file.Path, problems) is { } graph && !graphs.TryAdd(graph.Model, graph))
+            if (!checkedFile.IsGood)
+                continue;
+            if (file.Kind == PackFileKind.FaultBook)
+                books.Add((file.Path, checkedFile.Value.Deserialize<BookFile>(Json)!));
+            if (file.Kind == PackFileKind.Card)
+                versions.Add($"{checkedFile.Value["id"]} {checkedFile.Value["version"]}");
+            if (file.Kind == PackFileKind.Guides)
+                guides.Add((file.Path, checkedFile.Value));
+            if (
+                file.Kind == PackFileKind.AccessGraph
+                && AccessFile.Read(checkedFile.Value, file.Path, problems) is { } graph
+                && !graphs.TryAdd(graph.Model, graph)
+            )
                 problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/model", "access graph", graph.Model));
-            if (file.Kind != PackFileKind.MachineModel) continue;
+            if (file.Kind != PackFileKind.MachineModel)
+                continue;
             var model = ModelFile.ToModel(checkedFile.Value.Deserialize<ModelFile>(Json)!, layouts, file.Path, problems);
-            if (!models.TryAdd(model.Id, model)) problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/id", "machine model", model.Id));
+            if (!models.TryAdd(model.Id, model))
+                problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/id", "machine model", model.Id));
         }
 
-        if (problems.Count > 0) return problems;
+        if (problems.Count > 0)
+            return problems;
         var book = new BookBuilder(models.Values, problems).Build(books);
-        foreach (var model in graphs.Keys.Where(m => !models.ContainsKey(m))) problems.Add(new Problem(ProblemCode.PackUnknownName, $"access#/{model}", "machine model", model));
+        foreach (var model in graphs.Keys.Where(m => !models.ContainsKey(m)))
+            problems.Add(new Problem(ProblemCode.PackUnknownName, $"access#/{model}", "machine model", model));
         var read = book is null ? [] : new GuideFile(models, graphs, book, problems).Read(guides);
-        return problems.Count > 0 || book is null ? problems : new Shop(models, layouts, graphs, read, book with { Version = string.Join(", ", versions) });
+        return problems.Count > 0 || book is null
+            ? problems
+            : new Shop(models, layouts, graphs, read, book with { Version = string.Join(", ", versions) });
     }
 
     private static Dictionary<string, SheetLayout> Layouts(IReadOnlyList<PackFile> files, List<Problem> problems)
@@ -54,54 +72,93 @@ public static class PackReader
         {
             var layout = LayoutFile.Read(file.Path, file.Text);
             problems.AddRange(layout.Problems);
-            if (layout.IsGood && !layouts.TryAdd(layout.Value.Id, layout.Value)) problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/id", "sheet layout", layout.Value.Id));
+            if (layout.IsGood && !layouts.TryAdd(layout.Value.Id, layout.Value))
+                problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/id", "sheet layout", layout.Value.Id));
         }
 
         return layouts;
     }
 
     internal sealed record ModelFile(
-        string Id, string Maker, string Name, int Version, string Kind, Dictionary<string, string> Axes, IReadOnlyList<Station> Stations,
-        IReadOnlyList<Slot> Slots, IReadOnlyList<ModelFile.OperationPart> Operations, IReadOnlyList<PanelCode> Codes, decimal Worth, double? PadCapacityG,
-        double? CarriageOutMin, double PageMl, double? DamperMl, IReadOnlyList<string> Cautions, ModelFile.SheetPart? Sheet)
+        string Id,
+        string Maker,
+        string Name,
+        int Version,
+        string Kind,
+        Dictionary<string, string> Axes,
+        IReadOnlyList<Station> Stations,
+        IReadOnlyList<Slot> Slots,
+        IReadOnlyList<ModelFile.OperationPart> Operations,
+        IReadOnlyList<PanelCode> Codes,
+        decimal Worth,
+        double? PadCapacityG,
+        double? CarriageOutMin,
+        double PageMl,
+        double? DamperMl,
+        IReadOnlyList<string> Cautions,
+        ModelFile.SheetPart? Sheet
+    )
     {
         internal sealed record SheetPart(string Layout, Dictionary<string, int> Slots);
 
         internal sealed record OperationPart(string Id, string Name, double MlPerChannel, double CounterPct, double Minutes);
 
-        public static MachineModel ToModel(ModelFile file, IReadOnlyDictionary<string, SheetLayout> layouts, string path, List<Problem> problems) => new()
-        {
-            Id = file.Id,
-            Maker = file.Maker,
-            Name = file.Name,
-            Version = file.Version,
-            Kind = file.Kind,
-            Axes = file.Axes,
-            Stations = file.Stations,
-            Slots = file.Slots,
-            Operations = [.. file.Operations.Select(o => new Operation(o.Id, o.Name, Millilitres.Of(o.MlPerChannel), o.CounterPct, Minutes.Of(o.Minutes)))],
-            Codes = file.Codes,
-            Worth = file.Worth,
-            PadCapacityG = file.PadCapacityG,
-            CarriageOutMin = file.CarriageOutMin,
-            Sheet = Plan(file, layouts, path, problems),
-            PageMl = file.PageMl,
-            DamperMl = file.DamperMl,
-            Cautions = file.Cautions,
-        };
+        public static MachineModel ToModel(
+            ModelFile file,
+            IReadOnlyDictionary<string, SheetLayout> layouts,
+            string path,
+            List<Problem> problems
+        ) =>
+            new()
+            {
+                Id = file.Id,
+                Maker = file.Maker,
+                Name = file.Name,
+                Version = file.Version,
+                Kind = file.Kind,
+                Axes = file.Axes,
+                Stations = file.Stations,
+                Slots = file.Slots,
+                Operations =
+                [
+                    .. file.Operations.Select(o => new Operation(
+                        o.Id,
+                        o.Name,
+                        Millilitres.Of(o.MlPerChannel),
+                        o.CounterPct,
+                        Minutes.Of(o.Minutes)
+                    )),
+                ],
+                Codes = file.Codes,
+                Worth = file.Worth,
+                PadCapacityG = file.PadCapacityG,
+                CarriageOutMin = file.CarriageOutMin,
+                Sheet = Plan(file, layouts, path, problems),
+                PageMl = file.PageMl,
+                DamperMl = file.DamperMl,
+                Cautions = file.Cautions,
+            };
 
         // Every unit of the layout is fed by a slot that the model has.
-        private static SheetPlan? Plan(ModelFile file, IReadOnlyDictionary<string, SheetLayout> layouts, string path, List<Problem> problems)
+        private static SheetPlan? Plan(
+            ModelFile file,
+            IReadOnlyDictionary<string, SheetLayout> layouts,
+            string path,
+            List<Problem> problems
+        )
         {
-            if (file.Sheet is not { } sheet) return null;
+            if (file.Sheet is not { } sheet)
+                return null;
             if (!layouts.TryGetValue(sheet.Layout, out var layout))
             {
                 problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/sheet/layout", "sheet layout", sheet.Layout));
                 return null;
             }
 
-            foreach (var unit in layout.Units.Where(u => !sheet.Slots.ContainsKey(u.Id))) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/sheet/slots", "slot for unit", unit.Id));
-            foreach (var (unit, slot) in sheet.Slots.Where(s => s.Value > file.Slots.Count || layout.Units.All(u => u.Id != s.Key))) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/sheet/slots/{unit}", "slot or unit", slot));
+            foreach (var unit in layout.Units.Where(u => !sheet.Slots.ContainsKey(u.Id)))
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/sheet/slots", "slot for unit", unit.Id));
+            foreach (var (unit, slot) in sheet.Slots.Where(s => s.Value > file.Slots.Count || layout.Units.All(u => u.Id != s.Key)))
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/sheet/slots/{unit}", "slot or unit", slot));
             return new SheetPlan(layout, sheet.Slots);
         }
     }

@@ -30,8 +30,12 @@ public static class ResultFile
         {
             json["handling"] = new JsonObject
             {
-                ["rotationDeg"] = Math.Round(done.RotationDeg, 2), ["tiltPct"] = Math.Round(done.TiltPct, 1), ["pxPerMm"] = Math.Round(done.PxPerMm, 2),
-                ["softMm"] = Math.Round(done.SoftMm, 3), ["lightPct"] = Math.Round(done.LightPct, 1), ["bendMm"] = Math.Round(done.BendMm, 2),
+                ["rotationDeg"] = Math.Round(done.RotationDeg, 2),
+                ["tiltPct"] = Math.Round(done.TiltPct, 1),
+                ["pxPerMm"] = Math.Round(done.PxPerMm, 2),
+                ["softMm"] = Math.Round(done.SoftMm, 3),
+                ["lightPct"] = Math.Round(done.LightPct, 1),
+                ["bendMm"] = Math.Round(done.BendMm, 2),
             };
         }
 
@@ -42,11 +46,20 @@ public static class ResultFile
     {
         var json = new JsonObject
         {
-            ["id"] = unit.Id, ["missing"] = Numbers(unit.In(NozzleState.Missing)), ["weak"] = Numbers(unit.In(NozzleState.Weak)),
-            ["deflected"] = Numbers(unit.In(NozzleState.Deflected)), ["pattern"] = Name(unit.Pattern), ["unsure"] = Numbers(unit.Unsure),
-            ["odds"] = new JsonObject(unit.Odds.Where(o => o.Value >= 0.001).OrderByDescending(o => o.Value).Select(o => KeyValuePair.Create(Name(o.Key), (JsonNode?)Math.Round(o.Value, 4)))),
+            ["id"] = unit.Id,
+            ["missing"] = Numbers(unit.In(NozzleState.Missing)),
+            ["weak"] = Numbers(unit.In(NozzleState.Weak)),
+            ["deflected"] = Numbers(unit.In(NozzleState.Deflected)),
+            ["pattern"] = Name(unit.Pattern),
+            ["unsure"] = Numbers(unit.Unsure),
+            ["odds"] = new JsonObject(
+                unit.Odds.Where(o => o.Value >= 0.001)
+                    .OrderByDescending(o => o.Value)
+                    .Select(o => KeyValuePair.Create(Name(o.Key), (JsonNode?)Math.Round(o.Value, 4)))
+            ),
         };
-        if (unit.MixedWith is { } other) json["mixedWith"] = other;
+        if (unit.MixedWith is { } other)
+            json["mixedWith"] = other;
         return json;
     }
 

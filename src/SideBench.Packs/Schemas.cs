@@ -26,7 +26,8 @@ internal static class Schemas
         JsonNode node;
         try
         {
-            node = JsonNode.Parse(file.Text, documentOptions: new JsonDocumentOptions { AllowTrailingCommas = false }) ?? JsonValue.Create("");
+            node =
+                JsonNode.Parse(file.Text, documentOptions: new JsonDocumentOptions { AllowTrailingCommas = false }) ?? JsonValue.Create("");
         }
         catch (JsonException e)
         {
@@ -34,9 +35,10 @@ internal static class Schemas
         }
 
         var result = ByKind[file.Kind].Evaluate(node, Options);
-        if (result.IsValid) return node;
-        var problems = result.Details
-            .Where(d => d.HasErrors)
+        if (result.IsValid)
+            return node;
+        var problems = result
+            .Details.Where(d => d.HasErrors)
             .SelectMany(d => d.Errors!.Select(e => new Problem(ProblemCode.PackNotInSchema, $"{file.Path}#{d.InstanceLocation}", e.Value)))
             .DistinctBy(p => p.Path)
             .ToList();
@@ -45,7 +47,8 @@ internal static class Schemas
 
     private static JsonSchema Load(string name)
     {
-        using var stream = typeof(Schemas).Assembly.GetManifestResourceStream($"{name}.schema.json")
+        using var stream =
+            typeof(Schemas).Assembly.GetManifestResourceStream($"{name}.schema.json")
             ?? throw new InvalidOperationException($"schema {name} is not shipped");
         using var reader = new StreamReader(stream);
         return JsonSchema.FromText(reader.ReadToEnd());

@@ -12,8 +12,12 @@ namespace SideBench.Packs;
 /// <param name="Guides">Guides, in the order of their files.</param>
 /// <param name="Book">The fault book.</param>
 public sealed record Shop(
-    IReadOnlyDictionary<string, MachineModel> Models, IReadOnlyDictionary<string, SheetLayout> Layouts, IReadOnlyDictionary<string, AccessGraph> Graphs,
-    IReadOnlyList<Guide> Guides, FaultBook Book)
+    IReadOnlyDictionary<string, MachineModel> Models,
+    IReadOnlyDictionary<string, SheetLayout> Layouts,
+    IReadOnlyDictionary<string, AccessGraph> Graphs,
+    IReadOnlyList<Guide> Guides,
+    FaultBook Book
+)
 {
     /// <summary>Guides that apply to a model.</summary>
     public IReadOnlyList<Guide> GuidesFor(MachineModel model) => [.. Guides.Where(guide => GuideFile.Applies(guide, model))];

@@ -8,7 +8,8 @@ using SideBench.Web.Hosting;
 
 var database = Settings.Needed(Settings.Database);
 var packs = Settings.Needed(Settings.Packs);
-if (Settings.LoadShop(packs, Console.Error) is not { } shop) return 2;
+if (Settings.LoadShop(packs, Console.Error) is not { } shop)
+    return 2;
 var builder = WebApplication.CreateBuilder(args);
 builder.AddSideBench(shop, database, packs);
 builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = 1 << 20);
@@ -16,11 +17,14 @@ var app = builder.Build();
 app.UseSideBench();
 app.MapSideBench();
 
-if (args is ["--describe", var file]) return await Description.Write(app, file);
+if (args is ["--describe", var file])
+    return await Description.Write(app, file);
 Migrator.Run(database);
-if (args.Contains("--demo")) await DemoLoad.Once(app.Services, app.Lifetime.ApplicationStopping);
-await app.Services.GetRequiredService<BenchBooks>().Load(
-    app.Services.GetRequiredService<EntryStore>(), app.Services.GetRequiredService<VerdictStore>(), CancellationToken.None);
+if (args.Contains("--demo"))
+    await DemoLoad.Once(app.Services, app.Lifetime.ApplicationStopping);
+await app
+    .Services.GetRequiredService<BenchBooks>()
+    .Load(app.Services.GetRequiredService<EntryStore>(), app.Services.GetRequiredService<VerdictStore>(), CancellationToken.None);
 if (!await app.Services.GetRequiredService<PeopleStore>().Any(CancellationToken.None))
     Console.WriteLine($"One-time code for the owner's account: {app.Services.GetRequiredService<FirstOwnerCode>().Shown}");
 await app.RunAsync();

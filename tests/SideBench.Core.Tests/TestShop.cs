@@ -18,8 +18,32 @@ internal static class TestShop
     public static CaseBook Book(string model, string complaint) =>
         CaseBook.Of(Shop.Book, Shop.Models[model], Shop.Book.Complaints.First(c => c.Id == complaint));
 
-    public static EntryBody.TakenIn Intake(string model, string complaint, string ink = "maker", int idleWeeks = 0, bool moved = false, DateOnly? warranty = null) =>
-        new(1, 1, model, complaint, "first sheet is fine, the second fades", "", 0, ink, idleWeeks, moved, "plain", false, warranty, null, null, "");
+    public static EntryBody.TakenIn Intake(
+        string model,
+        string complaint,
+        string ink = "maker",
+        int idleWeeks = 0,
+        bool moved = false,
+        DateOnly? warranty = null
+    ) =>
+        new(
+            1,
+            1,
+            model,
+            complaint,
+            "first sheet is fine, the second fades",
+            "",
+            0,
+            ink,
+            idleWeeks,
+            moved,
+            "plain",
+            false,
+            warranty,
+            null,
+            null,
+            ""
+        );
 
     public static List<Entry> Opened(EntryBody.TakenIn intake) => [Line(1, intake)];
 
@@ -35,7 +59,8 @@ internal static class TestShop
     /// <summary>Adds lines; ids for tray and clocks count up.</summary>
     public static void Add(List<Entry> entries, Outcomes.Outcome<IReadOnlyList<EntryBody>> lines)
     {
-        foreach (var body in lines.Value) entries.Add(Line(entries.Count + 1, body));
+        foreach (var body in lines.Value)
+            entries.Add(Line(entries.Count + 1, body));
     }
 
     public static void Answer(List<Entry> entries, string finding, string outcome, double? quantity = null) =>
@@ -46,13 +71,15 @@ internal static class TestShop
 
     public static void ClearTray(List<Entry> entries)
     {
-        if (JobFold.Of(entries).Tray is { Count: > 0 } tray) Add(entries, BenchKeeping.Clear(JobFold.Of(entries), [.. tray.Select(i => i.Id)]));
+        if (JobFold.Of(entries).Tray is { Count: > 0 } tray)
+            Add(entries, BenchKeeping.Clear(JobFold.Of(entries), [.. tray.Select(i => i.Id)]));
     }
 
     public static string Root()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx"))) folder = folder.Parent;
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx")))
+            folder = folder.Parent;
         return folder?.FullName ?? throw new InvalidOperationException("the project's root was not found");
     }
 

@@ -98,7 +98,12 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
         using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(60));
         var listens = new TaskCompletionSource();
         var heard = new TaskCompletionSource<(long, int)>();
-        var ear = new JobNews(database.Source).Listen(listens.SetResult, (job, version) => heard.TrySetResult((job, version)), () => { }, limit.Token);
+        var ear = new JobNews(database.Source).Listen(
+            listens.SetResult,
+            (job, version) => heard.TrySetResult((job, version)),
+            () => { },
+            limit.Token
+        );
         await listens.Task.WaitAsync(limit.Token);
         await using (var unit = await Unit.Begin(database.Source, Go))
         {
@@ -114,23 +119,54 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
     // Three jobs: one without a place, one on place 4, one that went home. Loaded by whichever test comes first.
     private async Task Fill()
     {
-        if (await database.Count("SELECT count(*) FROM jobs") > 0) return;
+        if (await database.Count("SELECT count(*) FROM jobs") > 0)
+            return;
         await using var connection = await database.Source.OpenConnectionAsync();
         await BulkLoad.People(connection, [new PersonRow(new PersonId(1), "Ines Varga", Role.Owner, "x", null, 0, null)], Now, Go);
         await BulkLoad.Machines(
-            connection, [new CustomerRow(new CustomerId(1), "Kite Loft", "")],
-            [.. Enumerable.Range(1, 3).Select(i => new MachineRow(new MachineId(i), "marram-duo", $"S-{i}", new CustomerId(1), "Kite Loft", ""))], Go);
+            connection,
+            [new CustomerRow(new CustomerId(1), "Kite Loft", "")],
+            [
+                .. Enumerable
+                    .Range(1, 3)
+                    .Select(i => new MachineRow(new MachineId(i), "marram-duo", $"S-{i}", new CustomerId(1), "Kite Loft", "")),
+            ],
+            Go
+        );
         await BulkLoad.Jobs(connection, [Job(1, 0, null), Job(2, 4, null), Job(3, 5, Now)], Guid.NewGuid, Go);
         await BulkLoad.Finish(connection, [(new Find("customer", 1, "Kite Loft", ""), "Kite Loft", 2)], Go);
     }
 
     private static BulkJob Job(int id, int place, DateTimeOffset? gone)
     {
-        var intake = new EntryBody.TakenIn(id, 1, "marram-duo", "not-recognised", "It says no cartridge.", "", 0, "maker", 0, false, "plain", false, null, null, null, "");
+        var intake = new EntryBody.TakenIn(
+            id,
+            1,
+            "marram-duo",
+            "not-recognised",
+            "It says no cartridge.",
+            "",
+            0,
+            "maker",
+            0,
+            false,
+            "plain",
+            false,
+            null,
+            null,
+            null,
+            ""
+        );
         List<Entry> entries =
         [
-            new(new EntryId(1), null, 1, new PersonId(1), "Ines Varga", Now, intake), new(new EntryId(2), null, 2, new PersonId(1), "Ines Varga", Now, new EntryBody.Noted("n")),
+            new(new EntryId(1), null, 1, new PersonId(1), "Ines Varga", Now, intake),
+            new(new EntryId(2), null, 2, new PersonId(1), "Ines Varga", Now, new EntryBody.Noted("n")),
         ];
-        return new BulkJob(new JobId(id), 500 + id, entries, new JobProjection(2, place, "hands", "", null, null, gone, gone is null ? null : "verified", gone));
+        return new BulkJob(
+            new JobId(id),
+            500 + id,
+            entries,
+            new JobProjection(2, place, "hands", "", null, null, gone, gone is null ? null : "verified", gone)
+        );
     }
 }

@@ -28,13 +28,25 @@ public sealed class ScratchDatabase : IAsyncLifetime
             await make.ExecuteNonQueryAsync();
         }
 
-        Connection = new NpgsqlConnectionStringBuilder(root) { Database = name, Pooling = true, MaxPoolSize = 20 }.ConnectionString;
+        Connection = new NpgsqlConnectionStringBuilder(root)
+        {
+            Database = name,
+            Pooling = true,
+            MaxPoolSize = 20,
+        }.ConnectionString;
         Migrator.Run(Connection);
         Source = NpgsqlDataSource.Create(Connection);
     }
 
     public async Task<PersonId> AddPerson() =>
-        Person = await new PeopleStore(Source).Add($"Person {Guid.NewGuid():N}", Role.Owner, "x", null, DateTimeOffset.UtcNow, CancellationToken.None);
+        Person = await new PeopleStore(Source).Add(
+            $"Person {Guid.NewGuid():N}",
+            Role.Owner,
+            "x",
+            null,
+            DateTimeOffset.UtcNow,
+            CancellationToken.None
+        );
 
     public async ValueTask DisposeAsync() => await Source.DisposeAsync();
 

@@ -48,17 +48,38 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     public async Task SheetLine_ComesBackWithItsNozzlesAndItsMap()
     {
         var (job, _) = await NewJob();
-        var unit = new Core.Nozzles.UnitLine("K", "..x.", [2], Core.Nozzles.PatternClass.EveryKth, new Dictionary<Core.Nozzles.PatternClass, double> { [Core.Nozzles.PatternClass.EveryKth] = 0.9 }, "C");
+        var unit = new Core.Nozzles.UnitLine(
+            "K",
+            "..x.",
+            [2],
+            Core.Nozzles.PatternClass.EveryKth,
+            new Dictionary<Core.Nozzles.PatternClass, double> { [Core.Nozzles.PatternClass.EveryKth] = 0.9 },
+            "C"
+        );
         var handling = new Core.Nozzles.SheetHandling(1, 2, 3, 4, 5, 6, [(7, 8)]);
         var map = new Core.Nozzles.PageMap(new Core.Nozzles.Homography(1, 2, 3, 4, 5, 6, 7, 8), [0.5], 1, 2, 3);
         await using (var work = await Unit.Begin(database.Source, Go))
         {
-            await EntryStore.Add(work, NewWrite(), job, new MachineId(1), 2, [new EntryBody.SheetTaken("s1", "l", "camera", "print", [unit], handling, map)], Go);
+            await EntryStore.Add(
+                work,
+                NewWrite(),
+                job,
+                new MachineId(1),
+                2,
+                [new EntryBody.SheetTaken("s1", "l", "camera", "print", [unit], handling, map)],
+                Go
+            );
             await work.Commit(Go);
         }
 
-        var line = (await new EntryStore(database.Source).SheetsOfMachine(new MachineId(1), Go)).Select(e => e.Body).OfType<EntryBody.SheetTaken>().Last();
-        Assert.Equal(("..x.", Core.Nozzles.PatternClass.EveryKth, 0.9, "C"), (line.Units[0].Nozzles, line.Units[0].Pattern, line.Units[0].Odds[Core.Nozzles.PatternClass.EveryKth], line.Units[0].MixedWith));
+        var line = (await new EntryStore(database.Source).SheetsOfMachine(new MachineId(1), Go))
+            .Select(e => e.Body)
+            .OfType<EntryBody.SheetTaken>()
+            .Last();
+        Assert.Equal(
+            ("..x.", Core.Nozzles.PatternClass.EveryKth, 0.9, "C"),
+            (line.Units[0].Nozzles, line.Units[0].Pattern, line.Units[0].Odds[Core.Nozzles.PatternClass.EveryKth], line.Units[0].MixedWith)
+        );
         Assert.Equal((map.Flat, 0.5, (7.0, 8.0)), (line.Map!.Flat, line.Map.Bend[0], line.Handling!.PaperPx[0]));
     }
 
@@ -77,7 +98,10 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         var (job, _) = await NewJob();
         await using var unit = await Unit.Begin(database.Source, Go);
         await EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 2, [new EntryBody.Noted("lost")], Go);
-        await database.Count("SELECT count(pg_terminate_backend(pid)) FROM pg_stat_activity WHERE datname = current_database() AND state = 'idle in transaction'");
+        await database.Count(
+            "SELECT count(pg_terminate_backend(pid)) FROM pg_stat_activity "
+                + "WHERE datname = current_database() AND state = 'idle in transaction'"
+        );
         await Assert.ThrowsAnyAsync<NpgsqlException>(() => unit.Commit(Go));
         Assert.Single((await new JobStore(database.Source).Load(job, Go))!.Entries);
     }
@@ -86,7 +110,10 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     public async Task SameVersionOrSameKeyTwice_IsRefusedByTheDatabase()
     {
         var (job, _) = await NewJob();
-        Assert.Equal("entries_version_once", await Refused(unit => EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 1, [new EntryBody.Noted("x")], Go)));
+        Assert.Equal(
+            "entries_version_once",
+            await Refused(unit => EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 1, [new EntryBody.Noted("x")], Go))
+        );
         var write = NewWrite();
         await using (var unit = await Unit.Begin(database.Source, Go))
         {
@@ -94,7 +121,10 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             await unit.Commit(Go);
         }
 
-        Assert.Equal("writes_pkey", await Refused(unit => EntryStore.Add(unit, write, job, new MachineId(1), 3, [new EntryBody.Noted("x")], Go)));
+        Assert.Equal(
+            "writes_pkey",
+            await Refused(unit => EntryStore.Add(unit, write, job, new MachineId(1), 3, [new EntryBody.Noted("x")], Go))
+        );
     }
 
     [Fact]
@@ -137,16 +167,46 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     {
         EntryBody[] lines =
         [
-            Intake(1, 1), new EntryBody.Answered("f", "o", "n", "l", "s", 4.5, "ml", 3, [new TrayItem("a", "lid", "open", 1, "shut", ["open"])]),
-            new EntryBody.Mended("r", "n", ["opens"], 3, 4.2m, "pad", "L1", 9, 6, []), new EntryBody.Corrected(4, "oops"),
-            new EntryBody.TrayPutBy(new TrayItem("a", "lid", "open", 1, "", [])), new EntryBody.TrayCleared("a", "lid"), new EntryBody.ClockStarted("c", "dry", "pads", 20, null),
-            new EntryBody.ClockStopped("c"), new EntryBody.WaitSet("parts", "head", DateTimeOffset.UnixEpoch), new EntryBody.PlaceSet(3), new EntryBody.Noted("n"),
-            new EntryBody.Consented("irreversible", "x"), new EntryBody.GateOverridden("g", "s", "r"), new EntryBody.Closed("verified", "c", "", ["lid open"]),
-            new EntryBody.HandedOver("x", 12.5m, "GBP"), new EntryBody.CustomerRegistered(1, "n", "c"), new EntryBody.MachineRegistered(1, "m", "s", 1),
-            new EntryBody.ThreadOpened(1, "not-recognised", 4, "now and then"), new EntryBody.ThreadClosed(1, "handed-back", "", "no part"), Judged("a"),
-            new EntryBody.SchoolChosen("clog", "flush-early"), new EntryBody.PartTold("cap", false), new EntryBody.BookEdited("rate", "c", "", "", "rare", "common", "seen"),
-            new EntryBody.SheetTaken("s", "l", "taps", null, [new Core.Nozzles.UnitLine("K", "..x", [], Core.Nozzles.PatternClass.Scattered, new Dictionary<Core.Nozzles.PatternClass, double>())]),
-            new EntryBody.SheetCorrected("s", []), .. OpeningLines(),
+            Intake(1, 1),
+            new EntryBody.Answered("f", "o", "n", "l", "s", 4.5, "ml", 3, [new TrayItem("a", "lid", "open", 1, "shut", ["open"])]),
+            new EntryBody.Mended("r", "n", ["opens"], 3, 4.2m, "pad", "L1", 9, 6, []),
+            new EntryBody.Corrected(4, "oops"),
+            new EntryBody.TrayPutBy(new TrayItem("a", "lid", "open", 1, "", [])),
+            new EntryBody.TrayCleared("a", "lid"),
+            new EntryBody.ClockStarted("c", "dry", "pads", 20, null),
+            new EntryBody.ClockStopped("c"),
+            new EntryBody.WaitSet("parts", "head", DateTimeOffset.UnixEpoch),
+            new EntryBody.PlaceSet(3),
+            new EntryBody.Noted("n"),
+            new EntryBody.Consented("irreversible", "x"),
+            new EntryBody.GateOverridden("g", "s", "r"),
+            new EntryBody.Closed("verified", "c", "", ["lid open"]),
+            new EntryBody.HandedOver("x", 12.5m, "GBP"),
+            new EntryBody.CustomerRegistered(1, "n", "c"),
+            new EntryBody.MachineRegistered(1, "m", "s", 1),
+            new EntryBody.ThreadOpened(1, "not-recognised", 4, "now and then"),
+            new EntryBody.ThreadClosed(1, "handed-back", "", "no part"),
+            Judged("a"),
+            new EntryBody.SchoolChosen("clog", "flush-early"),
+            new EntryBody.PartTold("cap", false),
+            new EntryBody.BookEdited("rate", "c", "", "", "rare", "common", "seen"),
+            new EntryBody.SheetTaken(
+                "s",
+                "l",
+                "taps",
+                null,
+                [
+                    new Core.Nozzles.UnitLine(
+                        "K",
+                        "..x",
+                        [],
+                        Core.Nozzles.PatternClass.Scattered,
+                        new Dictionary<Core.Nozzles.PatternClass, double>()
+                    ),
+                ]
+            ),
+            new EntryBody.SheetCorrected("s", []),
+            .. OpeningLines(),
         ];
         Assert.Equal(EntryCodec.Kinds.Order(), lines.Select(EntrySentence.KindOf).Order());
         foreach (var line in lines)
@@ -160,8 +220,19 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     [Fact]
     public void CsvLine_QuotesWhatNeedsIt_AndNeverBeginsAFormula()
     {
-        var entry = new Entry(new EntryId(5), new JobId(2), 3, new PersonId(1), "=Ines", new DateTimeOffset(2026, 3, 2, 9, 0, 0, TimeSpan.Zero), new EntryBody.Noted("a \"b\", c"));
-        Assert.Equal("5,2,3,2026-03-02T09:00:00.000000Z,'=Ines,noted,\"a \"\"b\"\", c\",\"{\"\"text\"\":\"\"a \\u0022b\\u0022, c\"\"}\"", RecordFiles.CsvLine(entry));
+        var entry = new Entry(
+            new EntryId(5),
+            new JobId(2),
+            3,
+            new PersonId(1),
+            "=Ines",
+            new DateTimeOffset(2026, 3, 2, 9, 0, 0, TimeSpan.Zero),
+            new EntryBody.Noted("a \"b\", c")
+        );
+        Assert.Equal(
+            "5,2,3,2026-03-02T09:00:00.000000Z,'=Ines,noted,\"a \"\"b\"\", c\",\"{\"\"text\"\":\"\"a \\u0022b\\u0022, c\"\"}\"",
+            RecordFiles.CsvLine(entry)
+        );
     }
 
     [Fact]
@@ -169,7 +240,10 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     {
         var sources = Directory.EnumerateFiles(Path.Combine(Root(), "src"), "*.cs", SearchOption.AllDirectories);
         var texts = await Task.WhenAll(sources.Select(f => File.ReadAllTextAsync(f)));
-        Assert.DoesNotContain(texts, t => System.Text.RegularExpressions.Regex.IsMatch(t, @"(UPDATE|DELETE FROM|TRUNCATE)\s+(entries|writes)\b"));
+        Assert.DoesNotContain(
+            texts,
+            t => System.Text.RegularExpressions.Regex.IsMatch(t, @"(UPDATE|DELETE FROM|TRUNCATE)\s+(entries|writes)\b")
+        );
     }
 
     [Fact]
@@ -181,7 +255,15 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         var (job, machine) = await NewJob();
         await using (var unit = await Unit.Begin(database.Source, Go))
         {
-            var ids = await EntryStore.Add(unit, NewWrite(), job, machine, 2, [.. OpeningLines().Take(2), OpeningLines().ElementAt(1), new EntryBody.Noted("n")], Go);
+            var ids = await EntryStore.Add(
+                unit,
+                NewWrite(),
+                job,
+                machine,
+                2,
+                [.. OpeningLines().Take(2), OpeningLines().ElementAt(1), new EntryBody.Noted("n")],
+                Go
+            );
             await EntryStore.Add(unit, NewWrite(), job, machine, 6, [new EntryBody.Corrected(ids[2].Value, "twice")], Go);
             await unit.Commit(Go);
         }
@@ -198,18 +280,46 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         [
             new("s", StepKind.Word, "Ask", "How.", "front", 2)
             {
-                Cautions = ["Gloves."], Puts = [new TrayPut("towel", "inside", 1, "Out.", ["inside"])], Takes = ["towel"], Measure = new AskedMeasure("Counter", "%", 0, 120), Photo = true,
-                Wait = new StepWait("dry", "dry", 10, 20), Branches = [new StepBranch("stuck", "Stuck", "Stop.", "s")], Targets = ["pads"], Irreversible = true, Window = "w", Differs = "Here.", Word = "irreversible",
+                Cautions = ["Gloves."],
+                Puts = [new TrayPut("towel", "inside", 1, "Out.", ["inside"])],
+                Takes = ["towel"],
+                Measure = new AskedMeasure("Counter", "%", 0, 120),
+                Photo = true,
+                Wait = new StepWait("dry", "dry", 10, 20),
+                Branches = [new StepBranch("stuck", "Stuck", "Stop.", "s")],
+                Targets = ["pads"],
+                Irreversible = true,
+                Window = "w",
+                Differs = "Here.",
+                Word = "irreversible",
             },
         ];
         GuideWindow[] windows = [new("w", "it dries", 5, "s", ["towel"])];
         return
         [
-            new EntryBody.Aimed(["lid"], ["lid"]), new EntryBody.TakenOff("lid:ends", "lid", "Lid: 2 screws out", 4, item, 1.5, 1), new EntryBody.WouldNot("lid", "Lid off", "One more catch."),
-            new EntryBody.PutBack("a", "lid:ends", "lid screws", 1, 1, 2), new EntryBody.PieceLost("a", "lid:ends", "lid screws", 1, true, "gone", 4), new EntryBody.PieceReplaced("a", "lid:ends", "lid screws", 1, "drawer"),
-            new EntryBody.LeftOff("a", "lid", "lid", "broken"), new EntryBody.PartRenewed("lid", "lid", "N1", "L2", 4.2m, "returned", new DateOnly(2026, 4, 1), new DateOnly(2027, 4, 1), "clip"),
-            new EntryBody.PhotoTaken("fp", "lid", "the lid"), new EntryBody.GuideBegun("r", "pads", "Pads", 2, 3, steps, windows), new EntryBody.GuideTicked("r", "s", "Ask", "done", 4.5, "%", [item], ["a"], 2, "so"),
-            new EntryBody.GuideRenewed("r", 3, steps, windows), new EntryBody.GuideEnded("r", "Pads", true, ""),
+            new EntryBody.Aimed(["lid"], ["lid"]),
+            new EntryBody.TakenOff("lid:ends", "lid", "Lid: 2 screws out", 4, item, 1.5, 1),
+            new EntryBody.WouldNot("lid", "Lid off", "One more catch."),
+            new EntryBody.PutBack("a", "lid:ends", "lid screws", 1, 1, 2),
+            new EntryBody.PieceLost("a", "lid:ends", "lid screws", 1, true, "gone", 4),
+            new EntryBody.PieceReplaced("a", "lid:ends", "lid screws", 1, "drawer"),
+            new EntryBody.LeftOff("a", "lid", "lid", "broken"),
+            new EntryBody.PartRenewed(
+                "lid",
+                "lid",
+                "N1",
+                "L2",
+                4.2m,
+                "returned",
+                new DateOnly(2026, 4, 1),
+                new DateOnly(2027, 4, 1),
+                "clip"
+            ),
+            new EntryBody.PhotoTaken("fp", "lid", "the lid"),
+            new EntryBody.GuideBegun("r", "pads", "Pads", 2, 3, steps, windows),
+            new EntryBody.GuideTicked("r", "s", "Ask", "done", 4.5, "%", [item], ["a"], 2, "so"),
+            new EntryBody.GuideRenewed("r", 3, steps, windows),
+            new EntryBody.GuideEnded("r", "Pads", true, ""),
         ];
     }
 
@@ -221,7 +331,15 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         machine ??= await MachineStore.AddMachine(unit, "marram-duo", serial ?? $"S-{Guid.NewGuid():N}", customer, Go);
         var (job, tag) = await JobStore.NewId(unit, Go);
         var intake = Intake(machine.Value.Value, customer.Value);
-        await JobStore.Insert(unit, job, tag, intake, DateTimeOffset.UtcNow, new JobProjection(1, 0, "hands", "", null, null, null, null, null), Go);
+        await JobStore.Insert(
+            unit,
+            job,
+            tag,
+            intake,
+            DateTimeOffset.UtcNow,
+            new JobProjection(1, 0, "hands", "", null, null, null, null, null),
+            Go
+        );
         await EntryStore.Add(unit, NewWrite(), job, machine, 1, [intake], Go);
         await unit.Commit(Go);
         return (job, machine.Value);
@@ -235,14 +353,31 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
 
     private Write NewWrite() => new(Guid.NewGuid(), "print", database.Person, "Ines Varga", DateTimeOffset.UtcNow);
 
-    private static EntryBody.TakenIn Intake(long machine, long customer) => new(
-        machine, customer, "marram-duo", "not-recognised", "It says no cartridge.", "", 2, "compatible", 3, true, "plain", false, new DateOnly(2027, 1, 2), 80m,
-        new DateTimeOffset(2026, 3, 4, 16, 0, 0, TimeSpan.Zero), "lead");
+    private static EntryBody.TakenIn Intake(long machine, long customer) =>
+        new(
+            machine,
+            customer,
+            "marram-duo",
+            "not-recognised",
+            "It says no cartridge.",
+            "",
+            2,
+            "compatible",
+            3,
+            true,
+            "plain",
+            false,
+            new DateOnly(2027, 1, 2),
+            80m,
+            new DateTimeOffset(2026, 3, 4, 16, 0, 0, TimeSpan.Zero),
+            "lead"
+        );
 
     private static string Root()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx"))) folder = folder.Parent;
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx")))
+            folder = folder.Parent;
         return folder!.FullName;
     }
 

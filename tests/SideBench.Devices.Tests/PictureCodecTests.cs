@@ -46,7 +46,8 @@ public class PictureCodecTests
     public void SixteenBits_AreReadAsEight()
     {
         using var bitmap = new SKBitmap(new SKImageInfo(3, 2, SKColorType.Rgba16161616, SKAlphaType.Opaque));
-        using (var canvas = new SKCanvas(bitmap)) canvas.Clear(new SKColor(200, 100, 50));
+        using (var canvas = new SKCanvas(bitmap))
+            canvas.Clear(new SKColor(200, 100, 50));
         using var png = bitmap.Encode(SKEncodedImageFormat.Png, 100);
         var read = PictureCodec.Read(png.ToArray()).Value;
         Assert.InRange(read.Rgb[0], 199, 201);
@@ -88,9 +89,12 @@ public class PictureCodecTests
             {
                 var (left, top) = (x < width / 2, y < height / 2);
                 var at = ((y * width) + x) * 3;
-                if (left && top) (rgb[at + 1], rgb[at + 2]) = (0, 0);
-                else if (top) (rgb[at], rgb[at + 2]) = (0, 0);
-                else if (left) (rgb[at], rgb[at + 1]) = (0, 0);
+                if (left && top)
+                    (rgb[at + 1], rgb[at + 2]) = (0, 0);
+                else if (top)
+                    (rgb[at], rgb[at + 2]) = (0, 0);
+                else if (left)
+                    (rgb[at], rgb[at + 1]) = (0, 0);
             }
         }
 
@@ -118,7 +122,8 @@ public class PictureCodecTests
                     7 => (h - 1 - y, w - 1 - x),
                     _ => (y, w - 1 - x),
                 };
-                for (var c = 0; c < 3; c++) rgb[(((y * w) + x) * 3) + c] = upright.Rgb[(((uy * upright.Width) + ux) * 3) + c];
+                for (var c = 0; c < 3; c++)
+                    rgb[(((y * w) + x) * 3) + c] = upright.Rgb[(((uy * upright.Width) + ux) * 3) + c];
             }
         }
 
@@ -129,7 +134,13 @@ public class PictureCodecTests
     {
         var at = ((y * image.Width) + x) * 3;
         var (r, g, b) = (image.Rgb[at] > 128, image.Rgb[at + 1] > 128, image.Rgb[at + 2] > 128);
-        return (r, g, b) switch { (true, false, false) => "red", (false, true, false) => "green", (false, false, true) => "blue", _ => "other" };
+        return (r, g, b) switch
+        {
+            (true, false, false) => "red",
+            (false, true, false) => "green",
+            (false, false, true) => "blue",
+            _ => "other",
+        };
     }
 
     // Puts an EXIF block with only the orientation behind the start of a JPEG.
@@ -137,13 +148,48 @@ public class PictureCodecTests
     {
         byte[] exif =
         [
-            0xFF, 0xE1, 0x00, 0x22, (byte)'E', (byte)'x', (byte)'i', (byte)'f', 0, 0, (byte)'M', (byte)'M', 0, 42, 0, 0, 0, 8,
-            0, 1, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, (byte)orientation, 0, 0, 0, 0, 0, 0,
+            0xFF,
+            0xE1,
+            0x00,
+            0x22,
+            (byte)'E',
+            (byte)'x',
+            (byte)'i',
+            (byte)'f',
+            0,
+            0,
+            (byte)'M',
+            (byte)'M',
+            0,
+            42,
+            0,
+            0,
+            0,
+            8,
+            0,
+            1,
+            0x01,
+            0x12,
+            0,
+            3,
+            0,
+            0,
+            0,
+            1,
+            0,
+            (byte)orientation,
+            0,
+            0,
+            0,
+            0,
+            0,
+            0,
         ];
         return [.. jpeg[..2], .. exif, .. jpeg[2..]];
     }
 
-    private static void WriteBigEndian(byte[] bytes, int at, uint value) => System.Buffers.Binary.BinaryPrimitives.WriteUInt32BigEndian(bytes.AsSpan(at), value);
+    private static void WriteBigEndian(byte[] bytes, int at, uint value) =>
+        System.Buffers.Binary.BinaryPrimitives.WriteUInt32BigEndian(bytes.AsSpan(at), value);
 
     private static uint Crc(ReadOnlySpan<byte> bytes)
     {
@@ -151,7 +197,8 @@ public class PictureCodecTests
         foreach (var b in bytes)
         {
             crc ^= b;
-            for (var bit = 0; bit < 8; bit++) crc = (crc >> 1) ^ ((crc & 1) * 0xEDB88320u);
+            for (var bit = 0; bit < 8; bit++)
+                crc = (crc >> 1) ^ ((crc & 1) * 0xEDB88320u);
         }
 
         return ~crc;

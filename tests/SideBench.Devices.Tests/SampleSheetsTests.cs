@@ -37,7 +37,8 @@ public class SampleSheetsTests
     [Fact]
     public void SampleReadWithEveryOtherLayout_IsRefusedAsTheWrongOne()
     {
-        foreach (var other in new[] { "alder-4", "birch-6", "dune-2", "estuary-8" }) Assert.Equal(RefusalReason.WrongLayout, Read("p08", other).Refusal?.Reason);
+        foreach (var other in new[] { "alder-4", "birch-6", "dune-2", "estuary-8" })
+            Assert.Equal(RefusalReason.WrongLayout, Read("p08", other).Refusal?.Reason);
     }
 
     [Fact]
@@ -57,7 +58,10 @@ public class SampleSheetsTests
         var patterns = json["channels"]!.AsArray().ToDictionary(c => (string)c!["id"]!, c => (string)c!["pattern"]!);
         Assert.Equal(("every-kth", "starvation", "blank"), (patterns["LC"], patterns["LLK"], patterns["Y"]));
         var refused = ResultFile.Of("p08.jpg", Read("p08", "alder-4"), "words");
-        Assert.Equal(("refused", "wrong-layout", 0), ((string)refused["status"]!, (string)refused["reason"]!, refused["channels"]!.AsArray().Count));
+        Assert.Equal(
+            ("refused", "wrong-layout", 0),
+            ((string)refused["status"]!, (string)refused["reason"]!, refused["channels"]!.AsArray().Count)
+        );
     }
 
     private static SheetReading Read(string picture, string layout)

@@ -9,7 +9,9 @@ namespace SideBench.Devices.Tests;
 
 public class ScannerStandInTests
 {
-    private static readonly SheetLayout Layout = LayoutFile.Read("dune-2", File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", "layouts", "dune-2.json"))).Value;
+    private static readonly SheetLayout Layout = LayoutFile
+        .Read("dune-2", File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", "layouts", "dune-2.json")))
+        .Value;
 
     [Theory]
     [InlineData(false)]

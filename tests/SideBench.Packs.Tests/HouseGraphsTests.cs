@@ -7,7 +7,9 @@ namespace SideBench.Packs.Tests;
 
 public class HouseGraphsTests
 {
-    private static readonly Lazy<IReadOnlyList<PackFile>> House = new(() => PackFolder.Read(Path.Combine(PackReaderTests.Root(), "packs")).Value);
+    private static readonly Lazy<IReadOnlyList<PackFile>> House = new(() =>
+        PackFolder.Read(Path.Combine(PackReaderTests.Root(), "packs")).Value
+    );
     private static readonly Lazy<Shop> Loaded = new(() => PackReader.Read(House.Value).Value);
 
     public static TheoryData<string> Models() => [.. Loaded.Value.Models.Keys];
@@ -23,7 +25,8 @@ public class HouseGraphsTests
             var way = WayIn.To(graph, [part.Id], Loaded.Value.Book.House.Handling);
             Assert.Equal(part.Id, way.Steps[^1].Id);
             // Whatever hides inside is reached with the lead out.
-            if (part.Marks.Contains("open")) Assert.Contains(way.Parts, p => p.Id == "mains-lead");
+            if (part.Marks.Contains("open"))
+                Assert.Contains(way.Parts, p => p.Id == "mains-lead");
         }
     }
 
@@ -33,8 +36,15 @@ public class HouseGraphsTests
     {
         var (shop, machine) = (Loaded.Value, Loaded.Value.Models[model]);
         var facts = new Facts { Model = machine, Context = new Dictionary<string, string>() };
-        var opening = shop.Book.Repairs.Cast<BookStep>().Concat(shop.Book.Findings).Where(s => s.Tags.Contains("opens") && machine.Stations.Any(p => p.Id == s.Station) && !s.When.For(facts).IsNever);
-        Assert.All(opening, step => Assert.True(step.Station == "counter" || shop.Graphs[model].For(step.Station, 0).Count > 0, $"{step.Id} at {step.Station}"));
+        var opening = shop
+            .Book.Repairs.Cast<BookStep>()
+            .Concat(shop.Book.Findings)
+            .Where(s => s.Tags.Contains("opens") && machine.Stations.Any(p => p.Id == s.Station) && !s.When.For(facts).IsNever);
+        Assert.All(
+            opening,
+            step =>
+                Assert.True(step.Station == "counter" || shop.Graphs[model].For(step.Station, 0).Count > 0, $"{step.Id} at {step.Station}")
+        );
     }
 
     [Fact]
@@ -64,39 +74,76 @@ public class HouseGraphsTests
     {
         var guides = Loaded.Value.Models.Values.ToDictionary(m => m.Id, m => Loaded.Value.GuidesFor(m).Select(g => g.Id).ToHashSet());
         Assert.All(guides.Values, g => Assert.Contains("contacts-and-pins", g));
-        Assert.All(Loaded.Value.Models.Values.Where(m => m.Axes["waste"] == "pads"), m => Assert.Superset(new HashSet<string> { "pads", "outside-bottle", "outside-bottle-cut" }, guides[m.Id]));
+        Assert.All(
+            Loaded.Value.Models.Values.Where(m => m.Axes["waste"] == "pads"),
+            m => Assert.Superset(new HashSet<string> { "pads", "outside-bottle", "outside-bottle-cut" }, guides[m.Id])
+        );
         Assert.All(Loaded.Value.Models.Values.Where(m => m.Axes["waste"] != "pads"), m => Assert.Contains("waste-change", guides[m.Id]));
         Assert.Contains("cartridge-change-lights", guides["marram-duo"]);
         Assert.Contains("reset-board-fitting", guides["tolling-broadside-44"]);
-        Assert.All(Loaded.Value.Guides.SelectMany(g => g.Lines), l => Assert.True(l.Step.Minutes > 0 || l.Step.Kind is StepKind.Open or StepKind.Back, l.Step.Id));
+        Assert.All(
+            Loaded.Value.Guides.SelectMany(g => g.Lines),
+            l => Assert.True(l.Step.Minutes > 0 || l.Step.Kind is StepKind.Open or StepKind.Back, l.Step.Id)
+        );
         // Parts that several guides share are written once: a bottle is tested alike with and without cutting.
-        Assert.All(new[] { "tie", "pull", "vent" }, id => Assert.Equal(2, Loaded.Value.Guides.Count(g => g.Lines.Any(l => l.Step.Id == id))));
+        Assert.All(
+            new[] { "tie", "pull", "vent" },
+            id => Assert.Equal(2, Loaded.Value.Guides.Count(g => g.Lines.Any(l => l.Step.Id == id)))
+        );
     }
 
     [Theory]
     [InlineData("\"after\": [\"b\"]", "", ProblemCode.GraphCircle, "shop/access/x.json#/parts/a/after")]
     [InlineData("\"out\": \"\"", "", ProblemCode.PartFreedByNothing, "shop/access/x.json#/parts/a")]
-    [InlineData("\"fasteners\": [{\"id\": \"f\", \"name\": \"f\", \"count\": 3, \"kind\": \"screw\", \"at\": [[1, 1]]}]", "", ProblemCode.FastenerCount, "shop/access/x.json#/parts/a/fasteners/f")]
+    [InlineData(
+        "\"fasteners\": [{\"id\": \"f\", \"name\": \"f\", \"count\": 3, \"kind\": \"screw\", \"at\": [[1, 1]]}]",
+        "",
+        ProblemCode.FastenerCount,
+        "shop/access/x.json#/parts/a/fasteners/f"
+    )]
     [InlineData("\"slot\": 0", "", ProblemCode.PackNotInSchema, "shop/access/x.json#/parts/0/slot")]
     [InlineData("\"sign\": \"\"", "ghost", ProblemCode.PackUnknownName, "shop/access/x.json#/parts/b/after")]
     public void BrokenGraph_IsRefused_AndTheProblemIsPlaced(string more, string needs, ProblemCode code, string path)
     {
-        var json = $$"""
+        var json =
+            $$"""
             {"model": "marram-duo", "version": 2, "services": [], "parts": [
-              {"id": "a", "name": "A", "way": "off", "view": "front", "at": [0, 0, 10, 10], "outMin": 1, "backMin": 1, "out": "Lift.", {{more}}},
-              {"id": "b", "name": "B", "way": "off", "view": "front", "at": [0, 0, 10, 10], "outMin": 1, "backMin": 1, "out": "Lift.", "after": ["{{(needs.Length > 0 ? needs : "a")}}"]}]}
-            """.Replace("\"out\": \"Lift.\", \"out\": \"\"", "\"out\": \"\"");
-        Assert.Contains(PackReader.Read([.. House.Value.Where(f => !f.Path.Contains("access/marram-duo")), new PackFile("shop/access/x.json", PackFileKind.AccessGraph, json)]).Problems, p => p.Code == code && p.Path == path);
+              {"id": "a", "name": "A", "way": "off", "view": "front", "at": [0, 0, 10, 10],
+                  "outMin": 1, "backMin": 1, "out": "Lift.", {{more}}},
+              {"id": "b", "name": "B", "way": "off", "view": "front", "at": [0, 0, 10, 10],
+                  "outMin": 1, "backMin": 1, "out": "Lift.", "after": ["{{(
+                needs.Length > 0 ? needs : "a"
+            )}}"]}]}
+            """.Replace(
+                "\"out\": \"Lift.\", \"out\": \"\"",
+                "\"out\": \"\""
+            );
+        Assert.Contains(
+            PackReader
+                .Read([
+                    .. House.Value.Where(f => !f.Path.Contains("access/marram-duo")),
+                    new PackFile("shop/access/x.json", PackFileKind.AccessGraph, json),
+                ])
+                .Problems,
+            p => p.Code == code && p.Path == path
+        );
     }
 
     [Theory]
-    [InlineData("{\"id\": \"in\", \"kind\": \"do\", \"title\": \"In\", \"puts\": [{\"label\": \"towel\", \"change\": \"inside\", \"count\": 1, \"undo\": \"Out.\", \"marks\": [\"inside\"]}]}", ProblemCode.GuideUnsafe)]
+    [InlineData(
+        "{\"id\": \"in\", \"kind\": \"do\", \"title\": \"In\", \"puts\": [{\"label\": \"towel\", "
+            + "\"change\": \"inside\", \"count\": 1, \"undo\": \"Out.\", \"marks\": [\"inside\"]}]}",
+        ProblemCode.GuideUnsafe
+    )]
     [InlineData("{\"use\": \"ghost\"}", ProblemCode.PackUnknownName)]
     [InlineData("{\"id\": \"go\", \"kind\": \"open\", \"title\": \"Go\", \"targets\": [\"moon\"]}", ProblemCode.PackUnknownName)]
     [InlineData("{\"id\": \"x\", \"kind\": \"fly\", \"title\": \"X\"}", ProblemCode.PackNotInSchema)]
     public void BrokenGuide_IsRefused(string step, ProblemCode code)
     {
         var json = $$"""{"guides": [{"id": "x", "name": "X", "version": 1, "purpose": "Try.", "steps": [{{step}}]}]}""";
-        Assert.Contains(PackReader.Read([.. House.Value, new PackFile("shop/guides/x.json", PackFileKind.Guides, json)]).Problems, p => p.Code == code && p.Path.StartsWith("shop/guides/x.json#", StringComparison.Ordinal));
+        Assert.Contains(
+            PackReader.Read([.. House.Value, new PackFile("shop/guides/x.json", PackFileKind.Guides, json)]).Problems,
+            p => p.Code == code && p.Path.StartsWith("shop/guides/x.json#", StringComparison.Ordinal)
+        );
     }
 }

@@ -5,7 +5,9 @@ namespace SideBench.Packs.Tests;
 
 public class HouseModelsTests
 {
-    private static readonly Lazy<Shop> Loaded = new(() => PackReader.Read(PackFolder.Read(Path.Combine(PackReaderTests.Root(), "packs")).Value).Value);
+    private static readonly Lazy<Shop> Loaded = new(() =>
+        PackReader.Read(PackFolder.Read(Path.Combine(PackReaderTests.Root(), "packs")).Value).Value
+    );
 
     public static TheoryData<string> Models() => [.. Loaded.Value.Models.Keys];
 

@@ -6,7 +6,13 @@ namespace SideBench.Packs.Tests;
 
 public class OddsReaderTests
 {
-    private static readonly Dictionary<string, double> Scale = new() { ["mostly"] = 0.85, ["even"] = 0.5, ["seldom"] = 0.15, ["rarely"] = 0.05 };
+    private static readonly Dictionary<string, double> Scale = new()
+    {
+        ["mostly"] = 0.85,
+        ["even"] = 0.5,
+        ["seldom"] = 0.15,
+        ["rarely"] = 0.05,
+    };
     private static readonly string[] Three = ["a", "b", "c"];
 
     [Fact]
@@ -32,7 +38,8 @@ public class OddsReaderTests
     public void Of_WordsThatAddUpToFarFromOne_CannotBe(string a, string b, string? c)
     {
         var words = new List<(string, string)> { ("a", a), ("b", b) };
-        if (c is not null) words.Add(("c", c));
+        if (c is not null)
+            words.Add(("c", c));
         Assert.Equal(ProblemCode.PackImpossibleOdds, Assert.Single(Of([.. words]).Problems).Code);
     }
 
@@ -42,11 +49,14 @@ public class OddsReaderTests
 
     [Fact]
     public void Of_AnyWordsThatCanBe_GivesProbabilities() =>
-        Gen.Int[0, 3].Select(i => Scale.Keys.ElementAt(i)).Array[1, 3].Sample(words =>
-        {
-            var row = Of([.. words.Select((w, i) => (Three[i], w))]);
-            return !row.IsGood || (Math.Abs(row.Value.Sum() - 1) < 1e-9 && row.Value.All(p => p is > 0 and < 1));
-        });
+        Gen.Int[0, 3]
+            .Select(i => Scale.Keys.ElementAt(i))
+            .Array[1, 3]
+            .Sample(words =>
+            {
+                var row = Of([.. words.Select((w, i) => (Three[i], w))]);
+                return !row.IsGood || (Math.Abs(row.Value.Sum() - 1) < 1e-9 && row.Value.All(p => p is > 0 and < 1));
+            });
 
     private static Outcome<double[]> Of(params (string Answer, string Word)[] words) =>
         OddsReader.Of(Three, words.ToDictionary(w => w.Answer, w => w.Word), Scale, "/odds");

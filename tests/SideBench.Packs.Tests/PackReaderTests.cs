@@ -52,9 +52,11 @@ public class PackReaderTests
     [Fact]
     public void BrokenFiles_AreAllNamed_NotJustTheFirst()
     {
-        var outcome = PackReader.Read(
-        [
-            .. House.Value, new PackFile("a.json", PackFileKind.FaultBook, "{"), new PackFile("b.json", PackFileKind.MachineModel, "[]"), new PackFile("c.json", PackFileKind.Card, "nope"),
+        var outcome = PackReader.Read([
+            .. House.Value,
+            new PackFile("a.json", PackFileKind.FaultBook, "{"),
+            new PackFile("b.json", PackFileKind.MachineModel, "[]"),
+            new PackFile("c.json", PackFileKind.Card, "nope"),
         ]);
         Assert.Superset(new HashSet<string> { "a.json", "c.json" }, outcome.Problems.Select(p => p.Path).ToHashSet());
         Assert.Contains(outcome.Problems, p => p.Path.StartsWith("b.json", StringComparison.Ordinal));
@@ -66,7 +68,13 @@ public class PackReaderTests
         var folder = Directory.CreateTempSubdirectory().FullName;
         Directory.CreateDirectory(Path.Combine(folder, "ours", "book"));
         File.WriteAllText(Path.Combine(folder, "ours", "pack.json"), """{ "id": "ours", "name": "Ours", "version": 1, "format": 1 }""");
-        File.WriteAllText(Path.Combine(folder, "ours", "book", "causes.json"), """{ "causes": [ { "id": "salt-air", "name": "Salt in the vent", "station": "vent", "rate": "rare", "complaints": { "fades-under-load": "mostly" } } ] }""");
+        File.WriteAllText(
+            Path.Combine(folder, "ours", "book", "causes.json"),
+            """
+            { "causes": [ { "id": "salt-air", "name": "Salt in the vent", "station": "vent",
+              "rate": "rare", "complaints": { "fades-under-load": "mostly" } } ] }
+            """
+        );
         var shop = PackReader.Read(PackFolder.Read(Path.Combine(Root(), "packs"), folder).Value).Value;
         Assert.Contains(shop.Book.Causes, c => c.Id == "salt-air");
         Directory.Delete(folder, recursive: true);
@@ -77,22 +85,29 @@ public class PackReaderTests
           "outcomes": [ { "id": "a", "label": "A", "says": "a" }, { "id": "b", "label": "B", "says": "b" } ],
         """;
 
-    private const string UnknownCause = Finding + """
-          "rows": [ { "for": ["no-such-cause"], "odds": { "a": "mostly" }, "why": "w" } ], "otherwiseWhy": "w", "otherwise": { "a": "even" }, "sound": { "a": "even" } } ] }
-        """;
+    private const string UnknownCause =
+        Finding
+        + """
+              "rows": [ { "for": ["no-such-cause"], "odds": { "a": "mostly" }, "why": "w" } ],
+              "otherwiseWhy": "w", "otherwise": { "a": "even" }, "sound": { "a": "even" } } ] }
+            """;
 
-    private const string ImpossibleOdds = Finding + """
-          "rows": [], "otherwiseWhy": "w", "otherwise": { "a": "nearly-always", "b": "mostly" }, "sound": { "a": "even" } } ] }
-        """;
+    private const string ImpossibleOdds =
+        Finding
+        + """
+              "rows": [], "otherwiseWhy": "w", "otherwise": { "a": "nearly-always", "b": "mostly" }, "sound": { "a": "even" } } ] }
+            """;
 
     private const string DefinedTwice = """
-        { "causes": [ { "id": "vent-blocked", "name": "again", "station": "vent", "rate": "rare", "complaints": { "fades-under-load": "often" } } ] }
+        { "causes": [ { "id": "vent-blocked", "name": "again", "station": "vent",
+              "rate": "rare", "complaints": { "fades-under-load": "often" } } ] }
         """;
 
     internal static string Root()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx"))) folder = folder.Parent;
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx")))
+            folder = folder.Parent;
         return folder!.FullName;
     }
 }

@@ -7,13 +7,33 @@ namespace SideBench.Packs.Tests;
 
 public class ResultFileTests
 {
-    private static readonly Lazy<JsonSchema> Schema = new(() => JsonSchema.FromText(File.ReadAllText(Path.Combine(Root(), "docs", "formats", "nozzle-sheet-result.schema.json"))));
+    private static readonly Lazy<JsonSchema> Schema = new(() =>
+        JsonSchema.FromText(File.ReadAllText(Path.Combine(Root(), "docs", "formats", "nozzle-sheet-result.schema.json")))
+    );
 
     [Fact]
     public void Reading_IsWrittenAsTheOpenFormatHasIt()
     {
-        var signs = Enumerable.Range(0, 6).Select(n => new NozzleSign(n switch { 1 => NozzleState.Missing, 2 => NozzleState.Weak | NozzleState.Deflected, _ => NozzleState.Good }, n == 4 ? 0.6 : 1, 1, 0)).ToList();
-        var odds = new Dictionary<PatternClass, double> { [PatternClass.EveryKth] = 0.8, [PatternClass.Scattered] = 0.1999, [PatternClass.Run] = 0.0001 };
+        var signs = Enumerable
+            .Range(0, 6)
+            .Select(n => new NozzleSign(
+                n switch
+                {
+                    1 => NozzleState.Missing,
+                    2 => NozzleState.Weak | NozzleState.Deflected,
+                    _ => NozzleState.Good,
+                },
+                n == 4 ? 0.6 : 1,
+                1,
+                0
+            ))
+            .ToList();
+        var odds = new Dictionary<PatternClass, double>
+        {
+            [PatternClass.EveryKth] = 0.8,
+            [PatternClass.Scattered] = 0.1999,
+            [PatternClass.Run] = 0.0001,
+        };
         var unit = new UnitReading("TRI.C", signs, PatternClass.EveryKth, odds, "TRI.Y");
         var json = ResultFile.Of("p01.jpg", new SheetReading([unit], new SheetHandling(1.234567, 2, 8, 0.1, 3, 0.2, []), null, null), null);
         Assert.True(Schema.Value.Evaluate(json).IsValid);
@@ -53,7 +73,8 @@ public class ResultFileTests
     private static string Root()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder!.FullName, "SideBench.slnx"))) folder = folder.Parent;
+        while (!File.Exists(Path.Combine(folder!.FullName, "SideBench.slnx")))
+            folder = folder.Parent;
         return folder.FullName;
     }
 }

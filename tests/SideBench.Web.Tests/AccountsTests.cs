@@ -20,8 +20,13 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
     public async Task EveryAddressOfTheApi_NeedsSignIn()
     {
         var stranger = await server.Open("");
-        var routes = server.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
-            .Where(e => e.RoutePattern.RawText!.StartsWith("/api", StringComparison.Ordinal) && !OpenToAll.Contains(e.RoutePattern.RawText!)).ToList();
+        var routes = server
+            .Services.GetRequiredService<EndpointDataSource>()
+            .Endpoints.OfType<RouteEndpoint>()
+            .Where(e =>
+                e.RoutePattern.RawText!.StartsWith("/api", StringComparison.Ordinal) && !OpenToAll.Contains(e.RoutePattern.RawText!)
+            )
+            .ToList();
         Assert.True(routes.Count > 25, $"{routes.Count} addresses found");
         foreach (var route in routes)
         {
@@ -44,13 +49,24 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var owner = await server.Open();
         var (job, _) = await JobsTests.TakeIn(owner);
-        var posts = server.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
-            .Where(e => e.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods.Contains("POST") == true && e.RoutePattern.RawText != "/api/{**rest}" && !e.RoutePattern.RawText!.StartsWith("/api/session", StringComparison.Ordinal) && e.RoutePattern.RawText != "/api/shop/packs").ToList();
+        var posts = server
+            .Services.GetRequiredService<EndpointDataSource>()
+            .Endpoints.OfType<RouteEndpoint>()
+            .Where(e =>
+                e.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods.Contains("POST") == true
+                && e.RoutePattern.RawText != "/api/{**rest}"
+                && !e.RoutePattern.RawText!.StartsWith("/api/session", StringComparison.Ordinal)
+                && e.RoutePattern.RawText != "/api/shop/packs"
+            )
+            .ToList();
         Assert.True(posts.Count > 15, $"{posts.Count} addresses found");
         foreach (var route in posts)
         {
             var path = route.RoutePattern.RawText!.Replace("{id:long}", $"{job}");
-            var answer = await owner.Http.PostAsync(path, new StringContent(body.Replace("KEY", Guid.NewGuid().ToString()), System.Text.Encoding.UTF8, "application/json"));
+            var answer = await owner.Http.PostAsync(
+                path,
+                new StringContent(body.Replace("KEY", Guid.NewGuid().ToString()), System.Text.Encoding.UTF8, "application/json")
+            );
             Assert.True((int)answer.StatusCode is >= 400 and < 500, $"{path} with {body}: {answer.StatusCode}");
             Assert.Equal("application/problem+json", answer.Content.Headers.ContentType?.MediaType);
         }
@@ -69,10 +85,22 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
     public async Task FiveWrongPasswords_LockTheAccountForAWhile()
     {
         var owner = await server.Open();
-        await owner.Post("/api/people", new { name = "Lock Out", role = "Technician", password = "right password", pin = "" });
+        await owner.Post(
+            "/api/people",
+            new
+            {
+                name = "Lock Out",
+                role = "Technician",
+                password = "right password",
+                pin = "",
+            }
+        );
         var browser = await server.Open("");
         for (var i = 0; i < SignIn.MostTries; i++)
-            Assert.Equal(HttpStatusCode.Unauthorized, (await browser.Post("/api/session", new { name = "Lock Out", password = "wrong" })).Status);
+            Assert.Equal(
+                HttpStatusCode.Unauthorized,
+                (await browser.Post("/api/session", new { name = "Lock Out", password = "wrong" })).Status
+            );
         var (_, body) = await browser.Post("/api/session", new { name = "Lock Out", password = "right password" });
         Assert.Equal("locked-out", body.GetProperty("code").GetString());
     }
@@ -83,7 +111,10 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
         var browser = await server.Open();
         var people = (await browser.Get("/api/people")).Body.EnumerateArray().ToList();
         var mika = people.First(p => p.GetProperty("name").GetString() == "Mika Sund").GetProperty("id").GetInt64();
-        Assert.Equal(HttpStatusCode.Unauthorized, (await browser.Post("/api/session/switch", new { personId = mika, pin = "0000" })).Status);
+        Assert.Equal(
+            HttpStatusCode.Unauthorized,
+            (await browser.Post("/api/session/switch", new { personId = mika, pin = "0000" })).Status
+        );
         await browser.TakeToken(await browser.Http.PostAsJsonAsync("/api/session/switch", new { personId = mika, pin = "3690" }));
         var (_, now) = await browser.Get("/api/session");
         Assert.Equal("Counter", now.GetProperty("person").GetProperty("role").GetString());
@@ -98,9 +129,20 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
         var code = app.Services.GetRequiredService<FirstOwnerCode>().Shown;
         var browser = await Browser.Open(new Uri(app.Urls.First()), "");
         Assert.True((await browser.Get("/api/session")).Body.GetProperty("needsFirstOwner").GetBoolean());
-        var owner = new { code, name = "Wren", password = "a long password" };
-        Assert.Equal(HttpStatusCode.Unauthorized, (await browser.Post("/api/session/first-owner", owner with { code = "AAAA-AAAA" })).Status);
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await browser.Post("/api/session/first-owner", owner with { password = "short" })).Status);
+        var owner = new
+        {
+            code,
+            name = "Wren",
+            password = "a long password",
+        };
+        Assert.Equal(
+            HttpStatusCode.Unauthorized,
+            (await browser.Post("/api/session/first-owner", owner with { code = "AAAA-AAAA" })).Status
+        );
+        Assert.Equal(
+            HttpStatusCode.UnprocessableEntity,
+            (await browser.Post("/api/session/first-owner", owner with { password = "short" })).Status
+        );
         await browser.TakeToken(await browser.Http.PostAsJsonAsync("/api/session/first-owner", owner));
         Assert.Equal(HttpStatusCode.Unauthorized, (await browser.Post("/api/session/first-owner", owner with { name = "Second" })).Status);
         await app.StopAsync();

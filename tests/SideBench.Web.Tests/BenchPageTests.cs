@@ -9,7 +9,10 @@ public class BenchPageTests(BenchServer server) : IClassFixture<BenchServer>
     [Fact]
     public async Task Board_ShowsTheSixDemoMachines_EachInItsState()
     {
-        var jobs = (await (await server.Open()).Get("/api/board")).Body.GetProperty("jobs").EnumerateArray().Where(j => j.GetProperty("place").GetInt32() is > 0 and < 7);
+        var jobs = (await (await server.Open()).Get("/api/board"))
+            .Body.GetProperty("jobs")
+            .EnumerateArray()
+            .Where(j => j.GetProperty("place").GetInt32() is > 0 and < 7);
         var standings = jobs.OrderBy(j => j.GetProperty("place").GetInt32()).Select(j => j.GetProperty("standing").GetString());
         Assert.Equal(["time", "hands", "time", "parts", "customer", "hands"], standings);
     }
@@ -18,7 +21,10 @@ public class BenchPageTests(BenchServer server) : IClassFixture<BenchServer>
     public async Task BenchPage_ShowsPathsAdviceEvidenceAndWhatIsHeld()
     {
         var view = await Fading();
-        Assert.Equal(["signal", "ink", "waste"], view.GetProperty("stations").EnumerateArray().Select(s => s.GetProperty("path").GetString()).Distinct());
+        Assert.Equal(
+            ["signal", "ink", "waste"],
+            view.GetProperty("stations").EnumerateArray().Select(s => s.GetProperty("path").GetString()).Distinct()
+        );
         var suspicion = view.GetProperty("stations").EnumerateArray().Sum(s => s.GetProperty("suspicionRatio").GetDouble());
         Assert.Equal(1, suspicion + view.GetProperty("unknownRatio").GetDouble() + view.GetProperty("fixedRatio").GetDouble(), 6);
         Assert.Single(view.GetProperty("stations").EnumerateArray(), s => s.GetProperty("leading").GetBoolean());
@@ -47,10 +53,37 @@ public class BenchPageTests(BenchServer server) : IClassFixture<BenchServer>
         var browser = await server.Open();
         var view = await Fading(browser);
         var (id, version) = (view.GetProperty("id").GetInt64(), view.GetProperty("version").GetInt32());
-        var mend = new { key = Guid.NewGuid(), seenVersion = version, repair = "clean-light" };
+        var mend = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = version,
+            repair = "clean-light",
+        };
         Assert.Equal("held-back", (await browser.Post($"/api/jobs/{id}/repairs", mend)).Body.GetProperty("code").GetString());
-        Assert.Equal("missing", (await browser.Post($"/api/jobs/{id}/overrides", new { key = Guid.NewGuid(), seenVersion = version, step = "clean-light", reason = "" })).Body.GetProperty("code").GetString());
-        await Good(browser.Post($"/api/jobs/{id}/overrides", new { key = Guid.NewGuid(), seenVersion = version, step = "clean-light", reason = "customer insists" }));
+        Assert.Equal("missing", (
+                await browser.Post(
+                    $"/api/jobs/{id}/overrides",
+                    new
+                    {
+                        key = Guid.NewGuid(),
+                        seenVersion = version,
+                        step = "clean-light",
+                        reason = "",
+                    }
+                )
+            ).Body.GetProperty("code").GetString());
+        await Good(
+            browser.Post(
+                $"/api/jobs/{id}/overrides",
+                new
+                {
+                    key = Guid.NewGuid(),
+                    seenVersion = version,
+                    step = "clean-light",
+                    reason = "customer insists",
+                }
+            )
+        );
         await Good(browser.Post($"/api/jobs/{id}/repairs", mend with { key = Guid.NewGuid(), seenVersion = version + 1 }));
     }
 
@@ -59,13 +92,57 @@ public class BenchPageTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var browser = await server.Open("Mika Sund");
         var (job, version) = await JobsTests.TakeIn(browser);
-        var waiting = await Good(browser.Post($"/api/jobs/{job}/waits", new { key = Guid.NewGuid(), seenVersion = version, @for = "parts", what = "damper on order", until = (string?)null }));
-        Assert.Equal(("parts", "damper on order"), (waiting.GetProperty("standing").GetString(), waiting.GetProperty("waitsWhat").GetString()));
-        var off = await Good(browser.Post($"/api/jobs/{job}/place", new { key = Guid.NewGuid(), seenVersion = version + 1, place = 0 }));
+        var waiting = await Good(
+            browser.Post(
+                $"/api/jobs/{job}/waits",
+                new
+                {
+                    key = Guid.NewGuid(),
+                    seenVersion = version,
+                    @for = "parts",
+                    what = "damper on order",
+                    until = (string?)null,
+                }
+            )
+        );
+        Assert.Equal(
+            ("parts", "damper on order"),
+            (waiting.GetProperty("standing").GetString(), waiting.GetProperty("waitsWhat").GetString())
+        );
+        var off = await Good(
+            browser.Post(
+                $"/api/jobs/{job}/place",
+                new
+                {
+                    key = Guid.NewGuid(),
+                    seenVersion = version + 1,
+                    place = 0,
+                }
+            )
+        );
         Assert.Equal(0, off.GetProperty("place").GetInt32());
-        var taken = await browser.Post($"/api/jobs/{job}/place", new { key = Guid.NewGuid(), seenVersion = version + 2, place = 1 });
+        var taken = await browser.Post(
+            $"/api/jobs/{job}/place",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = version + 2,
+                place = 1,
+            }
+        );
         Assert.Equal(HttpStatusCode.Conflict, taken.Status);
-        await Good(browser.Post($"/api/jobs/{job}/consents", new { key = Guid.NewGuid(), seenVersion = version + 2, what = "past-limit", by = "by phone" }));
+        await Good(
+            browser.Post(
+                $"/api/jobs/{job}/consents",
+                new
+                {
+                    key = Guid.NewGuid(),
+                    seenVersion = version + 2,
+                    what = "past-limit",
+                    by = "by phone",
+                }
+            )
+        );
     }
 
     [Fact]
@@ -86,7 +163,16 @@ public class BenchPageTests(BenchServer server) : IClassFixture<BenchServer>
         var (job, version) = await JobsTests.TakeIn(browser);
         var (_, sheet) = await browser.Get($"/api/jobs/{job}/hand-over");
         Assert.Equal("Still on the bench.", sheet.GetProperty("ending").GetString());
-        var early = await browser.Post($"/api/jobs/{job}/hand-over", new { key = Guid.NewGuid(), seenVersion = version, to = "Ferry Café", charge = 5 });
+        var early = await browser.Post(
+            $"/api/jobs/{job}/hand-over",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = version,
+                to = "Ferry Café",
+                charge = 5,
+            }
+        );
         Assert.Equal("job-open", early.Body.GetProperty("code").GetString());
     }
 
@@ -97,10 +183,29 @@ public class BenchPageTests(BenchServer server) : IClassFixture<BenchServer>
         var (job, _) = await JobsTests.TakeIn(browser);
         var serial = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("serial").GetString()!;
         var (_, found) = await browser.Get($"/api/take-in/machine?serial={serial.ToLowerInvariant()}");
-        Assert.Equal((job, "Ferry Café"), (found.GetProperty("openJob").GetInt64(), found.GetProperty("customer").GetProperty("name").GetString()));
+        Assert.Equal(
+            (job, "Ferry Café"),
+            (found.GetProperty("openJob").GetInt64(), found.GetProperty("customer").GetProperty("name").GetString())
+        );
         Assert.Equal(HttpStatusCode.NoContent, (await browser.Get("/api/take-in/machine?serial=nobody")).Status);
         var again = JobsTests.Intake();
-        var (_, body) = await browser.Post("/api/take-in", new { again.key, machineId = found.GetProperty("id").GetInt64(), customerName = "Ferry Café", again.complaint, again.words, cleansTried = 0, ink = "maker", idleWeeks = 0, moved = false, paper = "plain", borderless = false });
+        var (_, body) = await browser.Post(
+            "/api/take-in",
+            new
+            {
+                again.key,
+                machineId = found.GetProperty("id").GetInt64(),
+                customerName = "Ferry Café",
+                again.complaint,
+                again.words,
+                cleansTried = 0,
+                ink = "maker",
+                idleWeeks = 0,
+                moved = false,
+                paper = "plain",
+                borderless = false,
+            }
+        );
         Assert.Equal("machine-on-bench", body.GetProperty("code").GetString());
     }
 
@@ -121,7 +226,10 @@ public class BenchPageTests(BenchServer server) : IClassFixture<BenchServer>
         var ids = first.GetProperty("entries").EnumerateArray().Select(e => e.GetProperty("id").GetInt64()).ToList();
         Assert.Equal(ids.OrderDescending(), ids);
         var (_, older) = await browser.Get($"/api/machines/1/record?before={ids[0]}");
-        Assert.Equal(ids.Skip(1), older.GetProperty("entries").EnumerateArray().Select(e => e.GetProperty("id").GetInt64()).Take(ids.Count - 1));
+        Assert.Equal(
+            ids.Skip(1),
+            older.GetProperty("entries").EnumerateArray().Select(e => e.GetProperty("id").GetInt64()).Take(ids.Count - 1)
+        );
     }
 
     [Fact]
@@ -138,10 +246,28 @@ public class BenchPageTests(BenchServer server) : IClassFixture<BenchServer>
     public async Task People_WithBadInput_NameEachField()
     {
         var owner = await server.Open();
-        var (_, body) = await owner.Post("/api/people", new { name = "", role = "King", password = "short", pin = "12" });
+        var (_, body) = await owner.Post(
+            "/api/people",
+            new
+            {
+                name = "",
+                role = "King",
+                password = "short",
+                pin = "12",
+            }
+        );
         var pointers = body.GetProperty("problems").EnumerateArray().Select(p => p.GetProperty("pointer").GetString()).ToHashSet();
         Assert.Equal(new HashSet<string?> { "/name", "/password", "/pin", "/role" }, pointers);
-        var twice = await owner.Post("/api/people", new { name = "ines varga", role = "Technician", password = "long enough now", pin = "" });
+        var twice = await owner.Post(
+            "/api/people",
+            new
+            {
+                name = "ines varga",
+                role = "Technician",
+                password = "long enough now",
+                pin = "",
+            }
+        );
         Assert.Equal("name-taken", twice.Body.GetProperty("code").GetString());
     }
 

@@ -61,7 +61,8 @@ public sealed class BenchServer : IAsyncLifetime
     public static string Root()
     {
         var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx"))) folder = folder.Parent;
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx")))
+            folder = folder.Parent;
         return folder!.FullName;
     }
 }
@@ -75,7 +76,8 @@ public sealed class Browser(Uri address)
     {
         var browser = new Browser(address);
         await browser.TakeToken(await browser.Http.GetAsync("/api/session"));
-        if (name.Length > 0) await browser.TakeToken(await browser.Http.PostAsJsonAsync("/api/session", new { name, password = DemoLoad.Password }));
+        if (name.Length > 0)
+            await browser.TakeToken(await browser.Http.PostAsJsonAsync("/api/session", new { name, password = DemoLoad.Password }));
         return browser;
     }
 
@@ -89,10 +91,12 @@ public sealed class Browser(Uri address)
 
     public async Task<(HttpStatusCode Status, JsonElement Body)> Get(string path) => await Read(await Http.GetAsync(path));
 
-    public async Task<(HttpStatusCode Status, JsonElement Body)> Post(string path, object body) => await Read(await Http.PostAsJsonAsync(path, body));
+    public async Task<(HttpStatusCode Status, JsonElement Body)> Post(string path, object body) =>
+        await Read(await Http.PostAsJsonAsync(path, body));
 
     /// <summary>Sends a file as it is.</summary>
-    public async Task<(HttpStatusCode Status, JsonElement Body)> Send(string path, byte[] file) => await Read(await Http.PostAsync(path, new ByteArrayContent(file)));
+    public async Task<(HttpStatusCode Status, JsonElement Body)> Send(string path, byte[] file) =>
+        await Read(await Http.PostAsync(path, new ByteArrayContent(file)));
 
     private static async Task<(HttpStatusCode, JsonElement)> Read(HttpResponseMessage answer)
     {

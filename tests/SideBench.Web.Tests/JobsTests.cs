@@ -11,7 +11,13 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var browser = await server.Open();
         var (job, version) = await TakeIn(browser);
-        var answer = new { key = Guid.NewGuid(), seenVersion = version, finding = "ink-seen", outcome = "enough" };
+        var answer = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = version,
+            finding = "ink-seen",
+            outcome = "enough",
+        };
         var first = await browser.Post($"/api/jobs/{job}/answers", answer);
         var second = await browser.Post($"/api/jobs/{job}/answers", answer);
         Assert.Equal((HttpStatusCode.OK, HttpStatusCode.OK), (first.Status, second.Status));
@@ -28,7 +34,8 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
         var (job, version) = await TakeIn(ines);
         var answers = await Task.WhenAll(
             ines.Post($"/api/jobs/{job}/answers", Answer(version, "ink-seen", "enough")),
-            tom.Post($"/api/jobs/{job}/answers", Answer(version, "ink-seen", "low")));
+            tom.Post($"/api/jobs/{job}/answers", Answer(version, "ink-seen", "low"))
+        );
         Assert.Single(answers, a => a.Status == HttpStatusCode.OK);
         var refused = Assert.Single(answers, a => a.Status == HttpStatusCode.Conflict).Body;
         Assert.Equal("stale-version", Code(refused));
@@ -43,7 +50,15 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
         var browser = await server.Open();
         var (job, version) = await TakeIn(browser);
         await browser.Post($"/api/jobs/{job}/answers", Answer(version, "ink-seen", "enough"));
-        var note = await browser.Post($"/api/jobs/{job}/notes", new { key = Guid.NewGuid(), seenVersion = version, text = "smells of coffee" });
+        var note = await browser.Post(
+            $"/api/jobs/{job}/notes",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = version,
+                text = "smells of coffee",
+            }
+        );
         Assert.Equal(version + 2, note.Body.GetProperty("version").GetInt32());
     }
 
@@ -52,11 +67,28 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var mika = await server.Open("Mika Sund");
         var (job, version) = await TakeIn(mika);
-        var note = await mika.Post($"/api/jobs/{job}/notes", new { key = Guid.NewGuid(), seenVersion = version, text = "called back" });
+        var note = await mika.Post(
+            $"/api/jobs/{job}/notes",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = version,
+                text = "called back",
+            }
+        );
         Assert.Equal(HttpStatusCode.OK, note.Status);
         var answer = await mika.Post($"/api/jobs/{job}/answers", Answer(version + 1, "ink-seen", "enough"));
         Assert.Equal((HttpStatusCode.Forbidden, "not-allowed"), (answer.Status, Code(answer.Body)));
-        var person = await mika.Post("/api/people", new { name = "X", role = "Owner", password = "long enough", pin = "" });
+        var person = await mika.Post(
+            "/api/people",
+            new
+            {
+                name = "X",
+                role = "Owner",
+                password = "long enough",
+                pin = "",
+            }
+        );
         Assert.Equal(HttpStatusCode.Forbidden, person.Status);
     }
 
@@ -67,8 +99,18 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
         var (_, before) = await browser.Get("/api/board");
         var bad = new
         {
-            key = Guid.NewGuid(), serial = "", modelId = "marram-duo", customerName = "", complaint = "nonsense", words = new string('x', 100_000), cleansTried = 0,
-            ink = "soup", idleWeeks = -4, moved = false, paper = "plain", borderless = false,
+            key = Guid.NewGuid(),
+            serial = "",
+            modelId = "marram-duo",
+            customerName = "",
+            complaint = "nonsense",
+            words = new string('x', 100_000),
+            cleansTried = 0,
+            ink = "soup",
+            idleWeeks = -4,
+            moved = false,
+            paper = "plain",
+            borderless = false,
         };
         var (status, body) = await browser.Post("/api/take-in", bad);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
@@ -105,7 +147,10 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
     public async Task BrokenJson_IsNotUnderstood()
     {
         var browser = await server.Open();
-        var answer = await browser.Http.PostAsync("/api/take-in", new StringContent("{ \"key\": ", System.Text.Encoding.UTF8, "application/json"));
+        var answer = await browser.Http.PostAsync(
+            "/api/take-in",
+            new StringContent("{ \"key\": ", System.Text.Encoding.UTF8, "application/json")
+        );
         Assert.Equal("not-understood", Code(JsonSerializer.Deserialize<JsonElement>(await answer.Content.ReadAsStringAsync())));
     }
 
@@ -132,7 +177,15 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var browser = await server.Open();
         var (job, version) = await TakeIn(browser);
-        await browser.Post($"/api/jobs/{job}/notes", new { key = Guid.NewGuid(), seenVersion = version, text = "a, \"b\"" });
+        await browser.Post(
+            $"/api/jobs/{job}/notes",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = version,
+                text = "a, \"b\"",
+            }
+        );
         var machine = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("machineId").GetInt64();
         var csv = await browser.Http.GetStringAsync($"/api/machines/{machine}/record.csv");
         var json = JsonSerializer.Deserialize<JsonElement>(await browser.Http.GetStringAsync($"/api/machines/{machine}/record.json"));
@@ -140,7 +193,8 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
         Assert.Equal(csv.Split("\r\n", StringSplitOptions.RemoveEmptyEntries).Length - 1, json.GetProperty("entries").GetArrayLength());
         Assert.Superset(
             new HashSet<string> { "customer-registered", "machine-registered", "taken-in", "noted" },
-            json.GetProperty("entries").EnumerateArray().Select(e => e.GetProperty("kind").GetString()!).ToHashSet());
+            json.GetProperty("entries").EnumerateArray().Select(e => e.GetProperty("kind").GetString()!).ToHashSet()
+        );
     }
 
     [Fact]
@@ -155,15 +209,51 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
     }
 
     internal static object Answer(int seenVersion, string finding, string outcome) =>
-        new { key = Guid.NewGuid(), seenVersion, finding, outcome, quantity = (double?)null };
+        new
+        {
+            key = Guid.NewGuid(),
+            seenVersion,
+            finding,
+            outcome,
+            quantity = (double?)null,
+        };
 
     internal sealed record IntakeBody(
-        Guid key, string serial, string modelId, string customerName, string customerContact, string complaint, string words, string tried, int cleansTried,
-        string ink, int idleWeeks, bool moved, string paper, bool borderless, string accessories);
+        Guid key,
+        string serial,
+        string modelId,
+        string customerName,
+        string customerContact,
+        string complaint,
+        string words,
+        string tried,
+        int cleansTried,
+        string ink,
+        int idleWeeks,
+        bool moved,
+        string paper,
+        bool borderless,
+        string accessories
+    );
 
-    internal static IntakeBody Intake() => new(
-        Guid.NewGuid(), $"T-{Guid.NewGuid():N}", "marram-quartet-a4", "Ferry Café", "", "fades-under-load", "The second sheet fades.", "", 0, "maker", 0, true, "plain",
-        false, "");
+    internal static IntakeBody Intake() =>
+        new(
+            Guid.NewGuid(),
+            $"T-{Guid.NewGuid():N}",
+            "marram-quartet-a4",
+            "Ferry Café",
+            "",
+            "fades-under-load",
+            "The second sheet fades.",
+            "",
+            0,
+            "maker",
+            0,
+            true,
+            "plain",
+            false,
+            ""
+        );
 
     internal static async Task<(long Job, int Version)> TakeIn(Browser browser)
     {

@@ -11,7 +11,8 @@ namespace SideBench.Web.Tests;
 
 public class NozzlesTests(BenchServer server) : IClassFixture<BenchServer>
 {
-    private SheetLayout Layout => ((BenchBooks)server.Services.GetService(typeof(BenchBooks))!).Shop.Models["marram-quartet-a4"].Sheet!.Layout;
+    private SheetLayout Layout =>
+        ((BenchBooks)server.Services.GetService(typeof(BenchBooks))!).Shop.Models["marram-quartet-a4"].Sheet!.Layout;
 
     [Fact]
     public async Task PictureOfASheet_IsReadRecordedAndAnswersTheThread_OnceForOneKey()
@@ -30,10 +31,16 @@ public class NozzlesTests(BenchServer server) : IClassFixture<BenchServer>
         var shown = sheets.GetProperty("shown");
         Assert.Equal(taken.GetProperty("sheet").GetString(), shown.GetProperty("id").GetString());
         var yellow = shown.GetProperty("units")[3];
-        Assert.Equal(("run", truth.Units[3].Missing.Count()), (yellow.GetProperty("pattern").GetString(), yellow.GetProperty("missingCount").GetInt32()));
+        Assert.Equal(
+            ("run", truth.Units[3].Missing.Count()),
+            (yellow.GetProperty("pattern").GetString(), yellow.GetProperty("missingCount").GetInt32())
+        );
         Assert.Equal(Layout.Nozzles * 4, shown.GetProperty("dashes").GetArrayLength());
         var bench = (await browser.Get($"/api/jobs/{job}")).Body;
-        Assert.Contains(bench.GetProperty("entries").EnumerateArray(), e => e.GetProperty("says").GetString()!.StartsWith("Nozzle sheet (camera): Y", StringComparison.Ordinal));
+        Assert.Contains(
+            bench.GetProperty("entries").EnumerateArray(),
+            e => e.GetProperty("says").GetString()!.StartsWith("Nozzle sheet (camera): Y", StringComparison.Ordinal)
+        );
         Assert.Contains("Gaps side by side", bench.GetProperty("entries").ToString());
     }
 
@@ -61,7 +68,10 @@ public class NozzlesTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var browser = await server.Open();
         var (job, version) = await JobsTests.TakeIn(browser);
-        var (status, body) = await browser.Send($"/api/jobs/{job}/sheets/picture?key={Guid.NewGuid()}&seenVersion={version}", System.Text.Encoding.UTF8.GetBytes(text));
+        var (status, body) = await browser.Send(
+            $"/api/jobs/{job}/sheets/picture?key={Guid.NewGuid()}&seenVersion={version}",
+            System.Text.Encoding.UTF8.GetBytes(text)
+        );
         Assert.Equal((HttpStatusCode.UnprocessableEntity, code), (status, JobsTests.Code(body)));
         Assert.Equal(version, (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("version").GetInt32());
     }
@@ -75,7 +85,10 @@ public class NozzlesTests(BenchServer server) : IClassFixture<BenchServer>
         var file = new ScannerStandIn(photo: false).Take(new PrintedSheet(other, NozzleTruth.Good(other), 5)).Value;
         var (status, body) = await browser.Send($"/api/jobs/{job}/sheets/picture?key={Guid.NewGuid()}&seenVersion={version}", file);
         Assert.Equal(HttpStatusCode.OK, status);
-        Assert.Equal(("wrong-layout", JsonValueKind.Null), (body.GetProperty("refusal").GetProperty("reason").GetString(), body.GetProperty("sheet").ValueKind));
+        Assert.Equal(
+            ("wrong-layout", JsonValueKind.Null),
+            (body.GetProperty("refusal").GetProperty("reason").GetString(), body.GetProperty("sheet").ValueKind)
+        );
         Assert.Equal(version, (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("version").GetInt32());
     }
 
@@ -84,19 +97,56 @@ public class NozzlesTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var browser = await server.Open();
         var (job, version) = await JobsTests.TakeIn(browser);
-        object Units(string yellow) => Layout.Units.Select(u => new { id = u.Id, nozzles = u.Id == "Y" ? yellow : new string('.', u.Nozzles) }).ToList();
-        var (status, bench) = await browser.Post($"/api/jobs/{job}/sheets/taps", new { key = Guid.NewGuid(), seenVersion = version, units = Units(new string('x', 60)) });
+        object Units(string yellow) =>
+            Layout.Units.Select(u => new { id = u.Id, nozzles = u.Id == "Y" ? yellow : new string('.', u.Nozzles) }).ToList();
+        var (status, bench) = await browser.Post(
+            $"/api/jobs/{job}/sheets/taps",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = version,
+                units = Units(new string('x', 60)),
+            }
+        );
         Assert.True(status == HttpStatusCode.OK, bench.ToString());
-        var stale = await browser.Post($"/api/jobs/{job}/sheets/taps", new { key = Guid.NewGuid(), seenVersion = version, units = Units(new string('.', 60)) });
+        var stale = await browser.Post(
+            $"/api/jobs/{job}/sheets/taps",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = version,
+                units = Units(new string('.', 60)),
+            }
+        );
         Assert.Equal("stale-version", JobsTests.Code(stale.Body));
         var now = bench.GetProperty("version").GetInt32();
         var sheet = (await browser.Get($"/api/jobs/{job}/sheets")).Body.GetProperty("shown").GetProperty("id").GetString();
-        var right = await browser.Post($"/api/jobs/{job}/sheets/put-right", new { key = Guid.NewGuid(), seenVersion = now, sheet, units = Units(new string('.', 60)) });
+        var right = await browser.Post(
+            $"/api/jobs/{job}/sheets/put-right",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = now,
+                sheet,
+                units = Units(new string('.', 60)),
+            }
+        );
         Assert.True(right.Status == HttpStatusCode.OK, right.Body.ToString());
         var shown = (await browser.Get($"/api/jobs/{job}/sheets")).Body.GetProperty("shown");
-        Assert.Equal((60, 0), (shown.GetProperty("putRight").GetInt32(), shown.GetProperty("units")[3].GetProperty("missingCount").GetInt32()));
+        Assert.Equal(
+            (60, 0),
+            (shown.GetProperty("putRight").GetInt32(), shown.GetProperty("units")[3].GetProperty("missingCount").GetInt32())
+        );
         Assert.Equal(new string('x', 60), shown.GetProperty("units")[3].GetProperty("readAs").GetString());
-        var bad = await browser.Post($"/api/jobs/{job}/sheets/taps", new { key = Guid.NewGuid(), seenVersion = 99, units = Units("...") });
+        var bad = await browser.Post(
+            $"/api/jobs/{job}/sheets/taps",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = 99,
+                units = Units("..."),
+            }
+        );
         Assert.NotEqual(HttpStatusCode.OK, bad.Status);
     }
 
@@ -105,16 +155,52 @@ public class NozzlesTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var browser = await server.Open();
         var jobs = await Task.WhenAll(JobsTests.TakeIn(browser), JobsTests.TakeIn(browser));
-        var scans = await Task.WhenAll(jobs.Select(j => browser.Post($"/api/jobs/{j.Job}/sheets/scan", new { key = Guid.NewGuid(), seenVersion = j.Version, device = "flatbed" })));
+        var scans = await Task.WhenAll(
+            jobs.Select(j =>
+                browser.Post(
+                    $"/api/jobs/{j.Job}/sheets/scan",
+                    new
+                    {
+                        key = Guid.NewGuid(),
+                        seenVersion = j.Version,
+                        device = "flatbed",
+                    }
+                )
+            )
+        );
         Assert.All(scans, s => Assert.Equal(8, s.Body.GetProperty("sheet").GetString()!.Length));
-        var scan = new { key = Guid.NewGuid(), seenVersion = scans[0].Body.GetProperty("version").GetInt32(), device = "phone" };
-        var (once, twice) = (await browser.Post($"/api/jobs/{jobs[0].Job}/sheets/scan", scan), await browser.Post($"/api/jobs/{jobs[0].Job}/sheets/scan", scan));
+        var scan = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = scans[0].Body.GetProperty("version").GetInt32(),
+            device = "phone",
+        };
+        var (once, twice) = (
+            await browser.Post($"/api/jobs/{jobs[0].Job}/sheets/scan", scan),
+            await browser.Post($"/api/jobs/{jobs[0].Job}/sheets/scan", scan)
+        );
         Assert.Equal(once.Body.GetProperty("sheet").GetString(), twice.Body.GetProperty("sheet").GetString());
         Assert.Equal(2, (await browser.Get($"/api/jobs/{jobs[0].Job}/sheets")).Body.GetProperty("sheets").GetArrayLength());
-        var unknown = await browser.Post($"/api/jobs/{jobs[0].Job}/sheets/scan", new { key = Guid.NewGuid(), seenVersion = 1, device = "telescope" });
+        var unknown = await browser.Post(
+            $"/api/jobs/{jobs[0].Job}/sheets/scan",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = 1,
+                device = "telescope",
+            }
+        );
         Assert.Equal("unknown-word", JobsTests.Code(unknown.Body));
         var mika = await server.Open("Mika Sund");
-        var counter = await mika.Post($"/api/jobs/{jobs[0].Job}/sheets/scan", new { key = Guid.NewGuid(), seenVersion = 1, device = "flatbed" });
+        var counter = await mika.Post(
+            $"/api/jobs/{jobs[0].Job}/sheets/scan",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = 1,
+                device = "flatbed",
+            }
+        );
         Assert.Equal(HttpStatusCode.Forbidden, counter.Status);
     }
 
@@ -123,7 +209,12 @@ public class NozzlesTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var browser = await server.Open();
         var board = (await browser.Get("/api/board")).Body;
-        var job = board.GetProperty("jobs").EnumerateArray().First(j => j.GetProperty("machine").GetString() == "Pellow Six Tank" && j.GetProperty("place").GetInt32() == 1).GetProperty("id").GetInt64();
+        var job = board
+            .GetProperty("jobs")
+            .EnumerateArray()
+            .First(j => j.GetProperty("machine").GetString() == "Pellow Six Tank" && j.GetProperty("place").GetInt32() == 1)
+            .GetProperty("id")
+            .GetInt64();
         var sheets = (await browser.Get($"/api/jobs/{job}/sheets")).Body;
         Assert.Equal([0, 1, 2], sheets.GetProperty("sheets").EnumerateArray().Select(s => s.GetProperty("cleansBefore").GetInt32()));
         var units = sheets.GetProperty("shown").GetProperty("units").EnumerateArray().ToDictionary(u => u.GetProperty("id").GetString()!);

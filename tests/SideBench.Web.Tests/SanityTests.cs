@@ -8,7 +8,12 @@ namespace SideBench.Web.Tests;
 public class SanityTests(BenchServer server) : IClassFixture<BenchServer>
 {
     public static TheoryData<string> Queries() =>
-        [.. Directory.GetFiles(Path.Combine(BenchServer.Root(), "tests", "SideBench.Web.Tests", "Sanity"), "*.sql").Select(Path.GetFileName).OfType<string>()];
+        [
+            .. Directory
+                .GetFiles(Path.Combine(BenchServer.Root(), "tests", "SideBench.Web.Tests", "Sanity"), "*.sql")
+                .Select(Path.GetFileName)
+                .OfType<string>(),
+        ];
 
     [Theory]
     [MemberData(nameof(Queries))]
@@ -16,7 +21,9 @@ public class SanityTests(BenchServer server) : IClassFixture<BenchServer>
     {
         await WorkAJobToItsEnd(await server.Open());
         await using var database = NpgsqlDataSource.Create(server.Connection);
-        await using var command = database.CreateCommand(await File.ReadAllTextAsync(Path.Combine(BenchServer.Root(), "tests", "SideBench.Web.Tests", "Sanity", query)));
+        await using var command = database.CreateCommand(
+            await File.ReadAllTextAsync(Path.Combine(BenchServer.Root(), "tests", "SideBench.Web.Tests", "Sanity", query))
+        );
         await using var rows = await command.ExecuteReaderAsync();
         Assert.False(await rows.ReadAsync(), $"{query} finds {(rows.HasRows ? rows.GetInt64(0) : 0)}");
     }
@@ -30,17 +37,63 @@ public class SanityTests(BenchServer server) : IClassFixture<BenchServer>
             var view = (await browser.Get($"/api/jobs/{job}")).Body;
             var version = view.GetProperty("version").GetInt32();
             var step = view.GetProperty("advice").GetProperty("step");
-            if (step.ValueKind != JsonValueKind.Object) break;
+            if (step.ValueKind != JsonValueKind.Object)
+                break;
             var tray = view.GetProperty("tray").EnumerateArray().Select(t => t.GetProperty("id").GetString()).ToList();
             var id = step.GetProperty("id").GetString()!;
-            if (tray.Count > 0) await Good(browser, $"/api/jobs/{job}/tray/cleared", new { key = Guid.NewGuid(), seenVersion = version, items = tray });
-            else if (step.GetProperty("kind").GetString() == "repair") await Good(browser, $"/api/jobs/{job}/repairs", new { key = Guid.NewGuid(), seenVersion = version, repair = id });
-            else await Good(browser, $"/api/jobs/{job}/answers", JobsTests.Answer(version, id, step.GetProperty("outcomes")[0].GetProperty("id").GetString()!));
+            if (tray.Count > 0)
+                await Good(
+                    browser,
+                    $"/api/jobs/{job}/tray/cleared",
+                    new
+                    {
+                        key = Guid.NewGuid(),
+                        seenVersion = version,
+                        items = tray,
+                    }
+                );
+            else if (step.GetProperty("kind").GetString() == "repair")
+                await Good(
+                    browser,
+                    $"/api/jobs/{job}/repairs",
+                    new
+                    {
+                        key = Guid.NewGuid(),
+                        seenVersion = version,
+                        repair = id,
+                    }
+                );
+            else
+                await Good(
+                    browser,
+                    $"/api/jobs/{job}/answers",
+                    JobsTests.Answer(version, id, step.GetProperty("outcomes")[0].GetProperty("id").GetString()!)
+                );
         }
 
         var last = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("version").GetInt32();
-        await Good(browser, $"/api/jobs/{job}/closing", new { key = Guid.NewGuid(), seenVersion = last, how = "unproved", reason = "end of the day" });
-        await Good(browser, $"/api/jobs/{job}/hand-over", new { key = Guid.NewGuid(), seenVersion = last + 1, to = "Ferry Café", charge = 12 });
+        await Good(
+            browser,
+            $"/api/jobs/{job}/closing",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = last,
+                how = "unproved",
+                reason = "end of the day",
+            }
+        );
+        await Good(
+            browser,
+            $"/api/jobs/{job}/hand-over",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = last + 1,
+                to = "Ferry Café",
+                charge = 12,
+            }
+        );
     }
 
     private static async Task Good(Browser browser, string path, object body)

@@ -12,7 +12,11 @@ public sealed class BenchClient : IDisposable
     private readonly HttpClient http;
 
     /// <summary>Asks one server.</summary>
-    public BenchClient(Uri server) => http = new HttpClient(new SocketsHttpHandler { CookieContainer = new CookieContainer(), UseCookies = true }) { BaseAddress = server };
+    public BenchClient(Uri server) =>
+        http = new HttpClient(new SocketsHttpHandler { CookieContainer = new CookieContainer(), UseCookies = true })
+        {
+            BaseAddress = server,
+        };
 
     /// <summary>Signs in.</summary>
     public async Task SignIn(string name, string password)
@@ -36,10 +40,15 @@ public sealed class BenchClient : IDisposable
     public async Task<bool> Answer(BenchView job)
     {
         var step = job.Advice.Step;
-        if (step is null || step.Held is not null) return false;
-        using var answer = step.Kind == "repair"
-            ? await http.PostAsJsonAsync($"/api/jobs/{job.Id}/repairs", new MendRequest(Guid.NewGuid(), job.Version, step.Id, null, ""))
-            : await http.PostAsJsonAsync($"/api/jobs/{job.Id}/answers", new AnswerRequest(Guid.NewGuid(), job.Version, step.Id, step.Outcomes[0].Id, null));
+        if (step is null || step.Held is not null)
+            return false;
+        using var answer =
+            step.Kind == "repair"
+                ? await http.PostAsJsonAsync($"/api/jobs/{job.Id}/repairs", new MendRequest(Guid.NewGuid(), job.Version, step.Id, null, ""))
+                : await http.PostAsJsonAsync(
+                    $"/api/jobs/{job.Id}/answers",
+                    new AnswerRequest(Guid.NewGuid(), job.Version, step.Id, step.Outcomes[0].Id, null)
+                );
         answer.EnsureSuccessStatusCode();
         await answer.Content.ReadAsByteArrayAsync();
         return true;

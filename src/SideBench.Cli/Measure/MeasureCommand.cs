@@ -11,13 +11,20 @@ public static class MeasureCommand
     private const int Small = 2_000;
 
     /// <summary>Measures.</summary>
-    /// <param name="options"><c>diagnosis</c>, <c>sheets</c> or <c>opening</c> with their own options, else --json FILE; --start-s and --idle-mb hand in what the shell measured of ./start.</param>
+    /// <param name="options">
+    /// <c>diagnosis</c>, <c>sheets</c> or <c>opening</c> with their own options, else --json FILE; --start-s and --idle-mb hand in what the
+    /// shell measured of ./start.
+    /// </param>
     public static async Task<int> Run(string[] options)
     {
-        if (options is ["diagnosis", .. var rest]) return DiagnosisMeasure.Run(rest);
-        if (options is ["sheets", .. var more]) return SheetsMeasure.Run(more);
-        if (options is ["opening", .. var last]) return OpeningMeasure.Run(last);
-        if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop) return 2;
+        if (options is ["diagnosis", .. var rest])
+            return DiagnosisMeasure.Run(rest);
+        if (options is ["sheets", .. var more])
+            return SheetsMeasure.Run(more);
+        if (options is ["opening", .. var last])
+            return OpeningMeasure.Run(last);
+        if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
+            return 2;
         var root = Settings.Needed(Settings.Database);
         var webRoot = Path.Combine(AppContext.BaseDirectory, "wwwroot");
         Console.WriteLine($"Filling scratch databases with {Small:N0} and {Large:N0} jobs ...");
@@ -25,11 +32,22 @@ public static class MeasureCommand
         await using var large = await ScratchServer.Start(shop, root, Large, webRoot);
         Console.WriteLine($"{large.Jobs:N0} jobs, {large.Lines:N0} lines.");
         var figures = await Figures(small, large);
-        if (Option(options, "--start-s") is { } start) figures.Add(new Figure("warm ./start to first answer", Number(start), "s", 6, ""));
-        if (Option(options, "--idle-mb") is { } idle) figures.Add(new Figure("idle memory of the server", Number(idle), "MB", 200, "resident set"));
+        if (Option(options, "--start-s") is { } start)
+            figures.Add(new Figure("warm ./start to first answer", Number(start), "s", 6, ""));
+        if (Option(options, "--idle-mb") is { } idle)
+            figures.Add(new Figure("idle memory of the server", Number(idle), "MB", 200, "resident set"));
         Table(figures);
-        var json = JsonSerializer.Serialize(new { jobs = large.Jobs, lines = large.Lines, figures }, new JsonSerializerOptions(JsonSerializerDefaults.Web) { WriteIndented = true });
-        if (Option(options, "--json") is { } file) await File.WriteAllTextAsync(file, json);
+        var json = JsonSerializer.Serialize(
+            new
+            {
+                jobs = large.Jobs,
+                lines = large.Lines,
+                figures,
+            },
+            new JsonSerializerOptions(JsonSerializerDefaults.Web) { WriteIndented = true }
+        );
+        if (Option(options, "--json") is { } file)
+            await File.WriteAllTextAsync(file, json);
         return 0;
     }
 
@@ -47,12 +65,36 @@ public static class MeasureCommand
         [
             new Figure("bench page's data / bare SQL, p50", page.P50 / bare.P50, "×", 3, $"{page.P50:0.00} ms / {bare.P50:0.00} ms"),
             new Figure("bench page's data / bare SQL, p95", page.P95 / bare.P95, "×", 6, $"{page.P95:0.00} ms / {bare.P95:0.00} ms"),
-            new Figure("opening page's data / bare SQL, p50", opening.P50 / bare.P50, "×", 12, $"{opening.P50:0.00} ms / {bare.P50:0.00} ms"),
+            new Figure(
+                "opening page's data / bare SQL, p50",
+                opening.P50 / bare.P50,
+                "×",
+                12,
+                $"{opening.P50:0.00} ms / {bare.P50:0.00} ms"
+            ),
             new Figure("search as you type, p95", search.P95, "ms", 50, $"p50 {search.P50:0.0} ms"),
             new Figure("one answer, p95", answers.P95, "ms", 25, $"p50 {answers.P50:0.0} ms"),
-            new Figure("bench page, 20,000 / 2,000 jobs, p50", page.P50 / smallPage.P50, "×", 1.3, $"{page.P50:0.00} ms / {smallPage.P50:0.00} ms"),
-            new Figure("one answer, 20,000 / 2,000 jobs, p50", answers.P50 / smallAnswers.P50, "×", 1.3, $"{answers.P50:0.00} ms / {smallAnswers.P50:0.00} ms"),
-            new Figure("search, 20,000 / 2,000 jobs, p50", search.P50 / smallSearch.P50, "×", 1.3, $"{search.P50:0.00} ms / {smallSearch.P50:0.00} ms"),
+            new Figure(
+                "bench page, 20,000 / 2,000 jobs, p50",
+                page.P50 / smallPage.P50,
+                "×",
+                1.3,
+                $"{page.P50:0.00} ms / {smallPage.P50:0.00} ms"
+            ),
+            new Figure(
+                "one answer, 20,000 / 2,000 jobs, p50",
+                answers.P50 / smallAnswers.P50,
+                "×",
+                1.3,
+                $"{answers.P50:0.00} ms / {smallAnswers.P50:0.00} ms"
+            ),
+            new Figure(
+                "search, 20,000 / 2,000 jobs, p50",
+                search.P50 / smallSearch.P50,
+                "×",
+                1.3,
+                $"{search.P50:0.00} ms / {smallSearch.P50:0.00} ms"
+            ),
             new Figure("next step in the core, p95", next.P95, "ms", 20, $"p50 {next.P50:0.00} ms"),
             new Figure("first view over the wire", await Probes.FirstView(large), "kB", 160, "compressed, with fonts"),
         ];
@@ -64,7 +106,7 @@ public static class MeasureCommand
         foreach (var f in figures)
         {
             var value = f.Value.ToString("0.00", CultureInfo.InvariantCulture);
-            Console.WriteLine($"{(f.Good ? "ok  " : "OVER")} {f.Name,-40} {value,9} {f.Unit,-3} at most {f.AtMost,5}   {f.From}");
+            Console.WriteLine($"{(f.Good ? "ok  " : "OVER")} {f.Name, -40} {value, 9} {f.Unit, -3} at most {f.AtMost, 5}   {f.From}");
         }
     }
 

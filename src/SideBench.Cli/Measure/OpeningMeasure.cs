@@ -20,9 +20,15 @@ public static class OpeningMeasure
     /// <param name="options">--markdown FILE.</param>
     public static int Run(string[] options)
     {
-        if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop) return 2;
+        if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
+            return 2;
         var said = new StringBuilder();
-        said.AppendLine(CultureInfo.InvariantCulture, $"{Graphs:N0} made-up graphs of {Parts} parts with {Choices} choices, seed {Seed}; every part of the house's {shop.Graphs.Count} graphs.").AppendLine();
+        said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"{Graphs:N0} made-up graphs of {Parts} parts with {Choices} choices, "
+                    + $"seed {Seed}; every part of the house's {shop.Graphs.Count} graphs."
+            )
+            .AppendLine();
         var (set, parts) = Optimum();
         Line(said, $"exact cheapest set, {Parts} parts, p95", set.P95, $"p50 {set.P50:0.000} ms; {parts:0.0} parts on average", 50);
         var house = shop.Graphs.Values.SelectMany(g => g.Parts.Select(p => (Graph: g, p.Id))).ToList();
@@ -35,14 +41,19 @@ public static class OpeningMeasure
         var best = pairs.Count(p => WayIn.To(p.First.Graph, [p.First.Id, p.Second.Id], handling).IsBestOrder);
         said.AppendLine(CultureInfo.InvariantCulture, $"orders proved best: {best} of {pairs.Count}");
         Console.WriteLine(said);
-        if (MeasureCommand.Option(options, "--markdown") is { } file) File.WriteAllText(file, said.ToString());
+        if (MeasureCommand.Option(options, "--markdown") is { } file)
+            File.WriteAllText(file, said.ToString());
         return 0;
     }
 
     private static (Timing Times, double Parts) Optimum()
     {
         var chance = new Random(Seed);
-        var asked = Enumerable.Range(0, Graphs + WarmUp).Select(_ => MadeGraphs.Random(chance, Parts, Choices)).Select(g => (Graph: g, Targets: (int[])[chance.Next(Parts), 30 + chance.Next(30), Parts - 1])).ToList();
+        var asked = Enumerable
+            .Range(0, Graphs + WarmUp)
+            .Select(_ => MadeGraphs.Random(chance, Parts, Choices))
+            .Select(g => (Graph: g, Targets: (int[])[chance.Next(Parts), 30 + chance.Next(30), Parts - 1]))
+            .ToList();
         var none = new HashSet<int>();
         var sizes = new List<int>();
         var times = Times(asked, a => sizes.Add(new CheapestSet(a.Graph).For(a.Targets, none).Count));
@@ -63,5 +74,8 @@ public static class OpeningMeasure
     }
 
     private static void Line(StringBuilder said, string what, double ms, string from, double most) =>
-        said.AppendLine(CultureInfo.InvariantCulture, $"{(ms <= most ? "ok  " : "OVER")} {what,-44} {ms,8:0.00} ms at most {most}  ({from})");
+        said.AppendLine(
+            CultureInfo.InvariantCulture,
+            $"{(ms <= most ? "ok  " : "OVER")} {what, -44} {ms, 8:0.00} ms at most {most}  ({from})"
+        );
 }

@@ -19,7 +19,9 @@ public static partial class Probes
     {
         await using var database = NpgsqlDataSource.Create(large.Connection);
         var rounds = Jobs(large, WarmUp + Rounds).Zip(Jobs(small, WarmUp + Rounds)).ToList();
-        List<double> page = [], bare = [], smallPage = [];
+        List<double> page = [],
+            bare = [],
+            smallPage = [];
         foreach (var (job, smallJob) in rounds)
         {
             page.Add(await Time(() => large.Client.Read($"/api/jobs/{job}")));
@@ -34,7 +36,8 @@ public static partial class Probes
     public static async Task<Timing> OpeningPage(ScratchServer server)
     {
         var jobs = Jobs(server, WarmUp + Rounds);
-        foreach (var job in jobs.Take(WarmUp)) await server.Client.Read($"/api/jobs/{job}/opening");
+        foreach (var job in jobs.Take(WarmUp))
+            await server.Client.Read($"/api/jobs/{job}/opening");
         return await Timing.Of(jobs.Skip(WarmUp), job => server.Client.Read($"/api/jobs/{job}/opening"));
     }
 
@@ -43,7 +46,8 @@ public static partial class Probes
     {
         string[] words = ["alder", "X-0004", "fades", "tolling bro", "heron", "413", "quartet", "waste ink", "zzz", "pellow six"];
         var typed = words.SelectMany(w => Enumerable.Range(1, w.Length).Select(n => Uri.EscapeDataString(w[..n]))).ToList();
-        foreach (var q in typed) await server.Client.Read($"/api/find?q={q}");
+        foreach (var q in typed)
+            await server.Client.Read($"/api/find?q={q}");
         return await Timing.Of(Enumerable.Repeat(typed, 4).SelectMany(t => t), q => server.Client.Read($"/api/find?q={q}"));
     }
 
@@ -51,14 +55,16 @@ public static partial class Probes
     public static async Task<Timing> Answers(ScratchServer server)
     {
         var open = Enumerable.Range(server.Jobs - ScratchShop.OpenJobs + 1, ScratchShop.OpenJobs).ToList();
-        foreach (var job in open.Take(60)) await server.Client.Answer(await server.Client.Bench(job));
+        foreach (var job in open.Take(60))
+            await server.Client.Answer(await server.Client.Bench(job));
         var times = new List<double>();
         foreach (var job in open.Skip(60))
         {
             var view = await server.Client.Bench(job);
             var answered = false;
             var time = await Time(async () => answered = await server.Client.Answer(view));
-            if (answered) times.Add(time);
+            if (answered)
+                times.Add(time);
         }
 
         return new Timing(times);
@@ -69,14 +75,21 @@ public static partial class Probes
     {
         var books = server.Books;
         var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, 7, books.Now);
-        var folds = world.Past().SelectMany(job => Enumerable.Range(2, job.Entries.Count - 3).Select(n => job.Entries.Take(n).ToList())).ToList();
-        foreach (var entries in folds.Take(WarmUp)) _ = books.Case(entries).Value.Advice.Kind;
-        return await Timing.Of(folds, entries =>
-        {
-            var job = books.Case(entries).Value;
-            _ = NextStep.Of(job.Odds, job.Facts, job.State.Timeline, job.State.Overridden);
-            return Task.CompletedTask;
-        });
+        var folds = world
+            .Past()
+            .SelectMany(job => Enumerable.Range(2, job.Entries.Count - 3).Select(n => job.Entries.Take(n).ToList()))
+            .ToList();
+        foreach (var entries in folds.Take(WarmUp))
+            _ = books.Case(entries).Value.Advice.Kind;
+        return await Timing.Of(
+            folds,
+            entries =>
+            {
+                var job = books.Case(entries).Value;
+                _ = NextStep.Of(job.Odds, job.Facts, job.State.Timeline, job.State.Overridden);
+                return Task.CompletedTask;
+            }
+        );
     }
 
     /// <summary>Bytes over the wire until the first view stands: page, scripts, styles, Latin fonts, session.</summary>
@@ -88,8 +101,10 @@ public static partial class Probes
         {
             var (bytes, text) = await server.Client.Wire(file);
             total += bytes;
-            if (!file.EndsWith(".css", StringComparison.Ordinal)) continue;
-            foreach (var font in FontPattern().Matches(text).Select(m => m.Value).Distinct()) total += (await server.Client.Wire(font)).Bytes;
+            if (!file.EndsWith(".css", StringComparison.Ordinal))
+                continue;
+            foreach (var font in FontPattern().Matches(text).Select(m => m.Value).Distinct())
+                total += (await server.Client.Wire(font)).Bytes;
         }
 
         return (total + (await server.Client.Wire("/api/session")).Bytes) / 1024.0;

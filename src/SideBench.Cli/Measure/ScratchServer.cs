@@ -57,7 +57,8 @@ public sealed class ScratchServer : IAsyncDisposable
         app.UseSideBench();
         app.MapSideBench();
         var people = app.Services.GetRequiredService<PeopleStore>();
-        for (var i = 1; i <= 2; i++) await people.Add($"Measure {i}", Role.Owner, SignIn.Hash(Password), null, DateTimeOffset.UtcNow, CancellationToken.None);
+        for (var i = 1; i <= 2; i++)
+            await people.Add($"Measure {i}", Role.Owner, SignIn.Hash(Password), null, DateTimeOffset.UtcNow, CancellationToken.None);
         var scratch = new ScratchShop(app.Services.GetRequiredService<BenchBooks>(), app.Services.GetRequiredService<JobDesk>(), Seed);
         var lines = await scratch.Fill(app.Services.GetRequiredService<NpgsqlDataSource>(), jobs, CancellationToken.None);
         await app.StartAsync();

@@ -29,15 +29,21 @@ public sealed class ScratchShop(BenchBooks books, JobDesk desk, int seed)
     {
         var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, seed, books.Now, graphs: books.Shop.Graphs);
         var templates = world.Past();
-        var projections = templates.Select(t => desk.Projection(books.Case(t.Entries).Value, t.Entries[^1].At) with { HandedOverAt = t.Entries[^1].At }).ToList();
-        List<CustomerRow> customers = [.. Enumerable.Range(1, 400).Select(i => new CustomerRow(new CustomerId(i), $"{Name(i)} {Name(i * 7)} {i}", $"02 555 {i:0000}"))];
+        var projections = templates
+            .Select(t => desk.Projection(books.Case(t.Entries).Value, t.Entries[^1].At) with { HandedOverAt = t.Entries[^1].At })
+            .ToList();
+        List<CustomerRow> customers =
+        [
+            .. Enumerable.Range(1, 400).Select(i => new CustomerRow(new CustomerId(i), $"{Name(i)} {Name(i * 7)} {i}", $"02 555 {i:0000}")),
+        ];
         var machineOf = new int[jobCount];
         List<MachineRow> machines = [];
         List<BulkJob> jobs = [];
         for (var j = 0; j < jobCount; j++)
         {
             var open = j >= jobCount - OpenJobs;
-            if (j % JobsPerMachine == 0 || open) machines.Add(Machine(machines.Count + 1, templates[Of(j, open, templates.Count)], world, customers));
+            if (j % JobsPerMachine == 0 || open)
+                machines.Add(Machine(machines.Count + 1, templates[Of(j, open, templates.Count)], world, customers));
             machineOf[j] = machines.Count;
             jobs.Add(Job(j, open, templates, projections, machines[^1]));
         }
@@ -54,17 +60,26 @@ public sealed class ScratchShop(BenchBooks books, JobDesk desk, int seed)
     // Jobs on one machine must be of its model: all of a machine's jobs come from one template.
     private static int Of(int job, bool open, int templates) => (open ? job : job / JobsPerMachine) % templates;
 
-    private static BulkJob Job(int index, bool open, IReadOnlyList<DemoJob> templates, IReadOnlyList<JobProjection> projections, MachineRow machine)
+    private static BulkJob Job(
+        int index,
+        bool open,
+        IReadOnlyList<DemoJob> templates,
+        IReadOnlyList<JobProjection> projections,
+        MachineRow machine
+    )
     {
         var t = Of(index, open, templates.Count);
         var template = templates[t].Entries;
         var intake = ((EntryBody.TakenIn)template[0].Body) with { MachineId = machine.Id.Value, CustomerId = machine.Customer.Value };
         List<Entry> entries = [template[0] with { Body = intake }, .. open ? template.Skip(1).Take(1) : template.Skip(1).SkipLast(2)];
-        while (!open && entries.Count < LinesPerJob - 2) entries.Add(template[1] with { Body = new EntryBody.Noted($"seen again, {entries.Count}") });
-        if (!open) entries.AddRange(template.TakeLast(2));
+        while (!open && entries.Count < LinesPerJob - 2)
+            entries.Add(template[1] with { Body = new EntryBody.Noted($"seen again, {entries.Count}") });
+        if (!open)
+            entries.AddRange(template.TakeLast(2));
         entries = [.. entries.Select((e, i) => e with { Version = i + 1 })];
         var now = projections[t] with { Version = entries.Count };
-        if (open) now = now with { Standing = "hands", ClosedAt = null, ClosedHow = null, HandedOverAt = null };
+        if (open)
+            now = now with { Standing = "hands", ClosedAt = null, ClosedHow = null, HandedOverAt = null };
         return new BulkJob(new JobId(index + 1), index + 1, entries, now);
     }
 
@@ -77,14 +92,23 @@ public sealed class ScratchShop(BenchBooks books, JobDesk desk, int seed)
 
     private IEnumerable<(Find, string, short)> Finds(List<CustomerRow> customers, List<MachineRow> machines, List<BulkJob> jobs)
     {
-        foreach (var c in customers) yield return (new Find("customer", c.Id.Value, c.Name, c.Contact), $"{c.Name} {c.Contact}", 2);
+        foreach (var c in customers)
+            yield return (new Find("customer", c.Id.Value, c.Name, c.Contact), $"{c.Name} {c.Contact}", 2);
         foreach (var m in machines)
-            yield return (new Find("machine", m.Id.Value, m.Serial, m.CustomerName), $"{m.Serial} {books.Shop.Models[m.ModelId].FullName} {m.CustomerName}", 1);
+            yield return (
+                new Find("machine", m.Id.Value, m.Serial, m.CustomerName),
+                $"{m.Serial} {books.Shop.Models[m.ModelId].FullName} {m.CustomerName}",
+                1
+            );
         foreach (var job in jobs)
         {
             var intake = (EntryBody.TakenIn)job.Entries[0].Body;
             var m = machines[(int)intake.MachineId - 1];
-            yield return (new Find("job", job.Id.Value, $"{job.Tag}", intake.Words), $"{job.Tag} {books.Shop.Models[m.ModelId].FullName} {m.CustomerName} {m.Serial} {intake.Words}", 0);
+            yield return (
+                new Find("job", job.Id.Value, $"{job.Tag}", intake.Words),
+                $"{job.Tag} {books.Shop.Models[m.ModelId].FullName} {m.CustomerName} {m.Serial} {intake.Words}",
+                0
+            );
         }
     }
 
@@ -95,5 +119,6 @@ public sealed class ScratchShop(BenchBooks books, JobDesk desk, int seed)
         return new Guid(bytes);
     }
 
-    private static string Name(int i) => new[] { "Alder", "Brook", "Cove", "Dune", "Ember", "Finch", "Gale", "Heron", "Islet", "Juniper", "Kelp" }[i % 11];
+    private static string Name(int i) =>
+        new[] { "Alder", "Brook", "Cove", "Dune", "Ember", "Finch", "Gale", "Heron", "Islet", "Juniper", "Kelp" }[i % 11];
 }

@@ -9,7 +9,9 @@ using SideBench.Web.Hosting;
 
 namespace SideBench.Cli.Measure;
 
-/// <summary>The sheet reader on simulated pictures of every house layout: how right it is, by distortion and by ink, and how quick.</summary>
+/// <summary>
+/// The sheet reader on simulated pictures of every house layout: how right it is, by distortion and by ink, and how quick.
+/// </summary>
 public static class SheetsMeasure
 {
     private const int Scenes = 108;
@@ -21,7 +23,8 @@ public static class SheetsMeasure
     /// <param name="options">--scenes N, --markdown FILE.</param>
     public static int Run(string[] options)
     {
-        if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop) return 2;
+        if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
+            return 2;
         var scenes = MeasureCommand.Option(options, "--scenes") is { } n ? int.Parse(n, CultureInfo.InvariantCulture) : Scenes;
         if (scenes is < 1 or > 20_000)
         {
@@ -32,9 +35,11 @@ public static class SheetsMeasure
         Console.Error.WriteLine($"Drawing and reading {scenes} pictures; a hundred take some minutes ...");
         var said = new StringBuilder();
         Score([.. shop.Layouts.Values.OrderBy(l => l.Id, StringComparer.Ordinal)], scenes, said);
-        if (shop.Layouts.GetValueOrDefault(SpeedLayout) is { } layout) Speed(layout, said);
+        if (shop.Layouts.GetValueOrDefault(SpeedLayout) is { } layout)
+            Speed(layout, said);
         Console.WriteLine(said);
-        if (MeasureCommand.Option(options, "--markdown") is { } file) File.WriteAllText(file, said.ToString());
+        if (MeasureCommand.Option(options, "--markdown") is { } file)
+            File.WriteAllText(file, said.ToString());
         return 0;
     }
 
@@ -42,33 +47,66 @@ public static class SheetsMeasure
     {
         var scores = new SortedDictionary<string, SheetScore>(StringComparer.Ordinal);
         var (refused, accepted, bad) = (0, 0, 0);
-        RefusalReason[] reasons = [RefusalReason.BlankPage, RefusalReason.NoSheet, RefusalReason.CutOff, RefusalReason.Blurred, RefusalReason.LowResolution, RefusalReason.WrongLayout, RefusalReason.Covered];
+        RefusalReason[] reasons =
+        [
+            RefusalReason.BlankPage,
+            RefusalReason.NoSheet,
+            RefusalReason.CutOff,
+            RefusalReason.Blurred,
+            RefusalReason.LowResolution,
+            RefusalReason.WrongLayout,
+            RefusalReason.Covered,
+        ];
         for (var i = 0; i < scenes; i++)
         {
-            var (layout, photo, level) = (layouts[i % layouts.Length], (i / layouts.Length) % 2 == 1, (SceneLevel)((i / layouts.Length / 2) % 3));
+            var (layout, photo, level) = (
+                layouts[i % layouts.Length],
+                (i / layouts.Length) % 2 == 1,
+                (SceneLevel)((i / layouts.Length / 2) % 3)
+            );
             var scene = SheetScenes.Good(layout, photo, level, Seed + i);
             var reading = Reading(scene);
-            if (reading.Refusal is not null) refused++;
+            if (reading.Refusal is not null)
+                refused++;
             for (var u = 0; u < layout.Units.Count; u++)
             {
-                var key = $"{(photo ? "phone" : "flatbed")}, {level.ToString().ToLowerInvariant()} | {(layout.Units[u].Faint ? "faint" : "strong")}";
-                if (!scores.TryGetValue(key, out var score)) scores[key] = score = new SheetScore();
+                var key =
+                    $"{(photo ? "phone" : "flatbed")}, {level.ToString().ToLowerInvariant()} "
+                    + $"| {(layout.Units[u].Faint ? "faint" : "strong")}";
+                if (!scores.TryGetValue(key, out var score))
+                    scores[key] = score = new SheetScore();
                 score.Add(scene.Truth.Units[u], reading.Refusal is null ? reading.Units[u] : null);
             }
 
-            if (i % 3 != 0) continue;
+            if (i % 3 != 0)
+                continue;
             bad++;
-            if (Reading(SheetScenes.Bad(layout, layouts[(i + 4) % layouts.Length], reasons[bad % reasons.Length], photo, Seed + i)).Refusal is null) accepted++;
+            if (
+                Reading(SheetScenes.Bad(layout, layouts[(i + 4) % layouts.Length], reasons[bad % reasons.Length], photo, Seed + i)).Refusal
+                is null
+            )
+                accepted++;
         }
 
-        said.AppendLine(CultureInfo.InvariantCulture, $"{scenes} pictures to be read, {bad} to be refused, seed {Seed}, over {layouts.Length} layouts.").AppendLine();
-        said.AppendLine("| picture | ink | missing F1 | weak F1 | displaced F1 | patterns right | unsure |").AppendLine("|---|---|---|---|---|---|---|");
+        said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"{scenes} pictures to be read, {bad} to be refused, seed {Seed}, over {layouts.Length} layouts."
+            )
+            .AppendLine();
+        said.AppendLine("| picture | ink | missing F1 | weak F1 | displaced F1 | patterns right | unsure |")
+            .AppendLine("|---|---|---|---|---|---|---|");
         foreach (var (key, s) in scores)
-            said.AppendLine(CultureInfo.InvariantCulture, $"| {key} | {s.Missing.F1:0.0000} | {s.Weak.F1:0.000} | {s.Deflected.F1:0.000} | {s.PatternsRight} of {s.Patterns} | {100.0 * s.Unsure / s.Nozzles:0.00} % |");
-        said.AppendLine().AppendLine(CultureInfo.InvariantCulture, $"Wrongly refused {refused} of {scenes}; wrongly accepted {accepted} of {bad}.");
+            said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"| {key} | {s.Missing.F1:0.0000} | {s.Weak.F1:0.000} | {s.Deflected.F1:0.000} "
+                    + $"| {s.PatternsRight} of {s.Patterns} | {100.0 * s.Unsure / s.Nozzles:0.00} % |"
+            );
+        said.AppendLine()
+            .AppendLine(CultureInfo.InvariantCulture, $"Wrongly refused {refused} of {scenes}; wrongly accepted {accepted} of {bad}.");
     }
 
-    private static SheetReading Reading(SheetScene scene) => SheetReader.Read(PictureCodec.Read(PictureCodec.Jpeg(scene.Image, scene.JpegQuality)).Value, scene.Layout);
+    private static SheetReading Reading(SheetScene scene) =>
+        SheetReader.Read(PictureCodec.Read(PictureCodec.Jpeg(scene.Image, scene.JpegQuality)).Value, scene.Layout);
 
     private static void Speed(SheetLayout layout, StringBuilder said)
     {
@@ -82,10 +120,18 @@ public static class SheetsMeasure
         Line("memory asked for by a 300 dpi A4, in all", lowMb, "MB", 400);
 
         void Line(string what, double value, string unit, double most) =>
-            said.AppendLine(CultureInfo.InvariantCulture, $"{(value <= most ? "ok  " : "OVER")} {what,-44} {value,8:0.00} {unit,-2} at most {most}");
+            said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"{(value <= most ? "ok  " : "OVER")} {what, -44} {value, 8:0.00} {unit, -2} at most {most}"
+            );
     }
 
-    private static ((double Decode, double Read) Times, double Megabytes) Timed(string name, PixelImage image, SheetLayout layout, StringBuilder said)
+    private static ((double Decode, double Read) Times, double Megabytes) Timed(
+        string name,
+        PixelImage image,
+        SheetLayout layout,
+        StringBuilder said
+    )
     {
         var file = PictureCodec.Jpeg(image, 90);
         var (decode, read) = (new List<double>(), new List<double>());
@@ -106,7 +152,10 @@ public static class SheetsMeasure
         var held = GC.GetTotalAllocatedBytes(true);
         SheetReader.Read(PictureCodec.Read(file).Value, layout);
         var megabytes = (GC.GetTotalAllocatedBytes(true) - held + before) / 1048576.0;
-        said.AppendLine(CultureInfo.InvariantCulture, $"{name}, {image.Width} × {image.Height}: decoded in {times.Decode:0} ms, read in {times.Read:0} ms (median of {Runs})");
+        said.AppendLine(
+            CultureInfo.InvariantCulture,
+            $"{name}, {image.Width} × {image.Height}: decoded in {times.Decode:0} ms, read in {times.Read:0} ms (median of {Runs})"
+        );
         return (times, megabytes);
     }
 }

@@ -23,25 +23,34 @@ public static class GuideWork
     /// <param name="newId">A name for this following.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Begin(JobState state, MachineModel model, Guide guide, int slot, string newId)
     {
-        if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
-        if (slot < 0 || slot > model.Slots.Count) return new Problem(ProblemCode.OutOfRange, "/slot", slot, 0, model.Slots.Count);
-        if (state.Opening.Runs.FirstOrDefault(r => r.Ended is null && r.Begun.Guide == guide.Id) is not null) return new Problem(ProblemCode.StepTicked, "/guide", guide.Name, "followed already", "on this page");
-        return One(new EntryBody.GuideBegun(newId, guide.Id, guide.Name, guide.Version, slot, StepsOn(guide, model), WindowsOn(guide, model)));
+        if (state.Closing is not null)
+            return new Problem(ProblemCode.JobClosed, "");
+        if (slot < 0 || slot > model.Slots.Count)
+            return new Problem(ProblemCode.OutOfRange, "/slot", slot, 0, model.Slots.Count);
+        if (state.Opening.Runs.FirstOrDefault(r => r.Ended is null && r.Begun.Guide == guide.Id) is not null)
+            return new Problem(ProblemCode.StepTicked, "/guide", guide.Name, "followed already", "on this page");
+        return One(
+            new EntryBody.GuideBegun(newId, guide.Id, guide.Name, guide.Version, slot, StepsOn(guide, model), WindowsOn(guide, model))
+        );
     }
 
     /// <summary>Takes a guide over as it is now; steps done keep their ticks by their names.</summary>
     public static Outcome<IReadOnlyList<EntryBody>> Renew(JobState state, MachineModel model, Guide guide, string run) =>
-        Followed(state, run) is { } problem ? problem : One(new EntryBody.GuideRenewed(run, guide.Version, StepsOn(guide, model), WindowsOn(guide, model)));
+        Followed(state, run) is { } problem
+            ? problem
+            : One(new EntryBody.GuideRenewed(run, guide.Version, StepsOn(guide, model), WindowsOn(guide, model)));
 
     /// <summary>Ends a guide: done when all steps are, else given up with a reason.</summary>
     public static Outcome<IReadOnlyList<EntryBody>> End(JobState state, string run, string reason)
     {
-        if (Followed(state, run) is { } problem) return problem;
+        if (Followed(state, run) is { } problem)
+            return problem;
         var following = state.Opening.Runs.First(r => r.Id == run);
         var done = following.Next is null;
         var problems = new List<Problem>();
         Intake.Text(problems, reason, "/reason", Intake.LongestText, needed: !done);
-        if (problems.Count > 0) return problems;
+        if (problems.Count > 0)
+            return problems;
         return One(new EntryBody.GuideEnded(run, following.Begun.Name, done, reason.Trim()));
     }
 
@@ -53,17 +62,25 @@ public static class GuideWork
     public static Outcome<IReadOnlyList<EntryBody>> Tick(JobCase job, AccessGraph? graph, StepTold told, Func<string> newId)
     {
         var state = job.State;
-        if (Followed(state, told.Run) is { } problem) return problem;
+        if (Followed(state, told.Run) is { } problem)
+            return problem;
         var run = state.Opening.Runs.First(r => r.Id == told.Run);
-        if (run.Begun.Steps.FirstOrDefault(s => s.Id == told.Step) is not { } step) return new Problem(ProblemCode.UnknownStep, "/step", told.Step);
-        if (run.Ticks.TryGetValue(step.Id, out var tick)) return new Problem(ProblemCode.StepTicked, "/step", step.Title, tick.Outcome, $"{tick.Person}, {tick.At:HH:mm} UTC");
+        if (run.Begun.Steps.FirstOrDefault(s => s.Id == told.Step) is not { } step)
+            return new Problem(ProblemCode.UnknownStep, "/step", told.Step);
+        if (run.Ticks.TryGetValue(step.Id, out var tick))
+            return new Problem(ProblemCode.StepTicked, "/step", step.Title, tick.Outcome, $"{tick.Person}, {tick.At:HH:mm} UTC");
         var branch = step.Branches.FirstOrDefault(b => b.Id == told.Outcome);
-        if (branch is null && told.Outcome is not (Done or Skipped)) return new Problem(ProblemCode.UnknownAnswer, "/outcome", told.Outcome, step.Title);
+        if (branch is null && told.Outcome is not (Done or Skipped))
+            return new Problem(ProblemCode.UnknownAnswer, "/outcome", told.Outcome, step.Title);
         var problems = told.Outcome == Done ? Unready(job, graph, run, step, told.Value) : [];
-        if (told.Outcome == Skipped) Intake.Text(problems, told.Words, "/words", Intake.LongestText, needed: true);
-        else if (told.Words.Length > Intake.LongestText) problems.Add(new Problem(ProblemCode.TooLong, "/words", told.Words.Length, Intake.LongestText));
-        if (told.Outcome == Skipped && step.Kind == StepKind.Word) problems.Add(new Problem(ProblemCode.WordNeeded, "/step", step.Title, step.Word));
-        if (problems.Count > 0) return problems;
+        if (told.Outcome == Skipped)
+            Intake.Text(problems, told.Words, "/words", Intake.LongestText, needed: true);
+        else if (told.Words.Length > Intake.LongestText)
+            problems.Add(new Problem(ProblemCode.TooLong, "/words", told.Words.Length, Intake.LongestText));
+        if (told.Outcome == Skipped && step.Kind == StepKind.Word)
+            problems.Add(new Problem(ProblemCode.WordNeeded, "/step", step.Title, step.Word));
+        if (problems.Count > 0)
+            return problems;
         return Lines(state, run, step, told, newId);
     }
 
@@ -75,14 +92,29 @@ public static class GuideWork
         var lines = new List<EntryBody>
         {
             new EntryBody.GuideTicked(
-                run.Id, step.Id, step.Title, told.Outcome, done ? told.Value : null, step.Measure?.Unit ?? "", puts, takes,
-                done && step.Kind is not (StepKind.Open or StepKind.Back) ? step.Minutes : 0, told.Words.Trim()),
+                run.Id,
+                step.Id,
+                step.Title,
+                told.Outcome,
+                done ? told.Value : null,
+                step.Measure?.Unit ?? "",
+                puts,
+                takes,
+                done && step.Kind is not (StepKind.Open or StepKind.Back) ? step.Minutes : 0,
+                told.Words.Trim()
+            ),
         };
-        if (!done) return lines;
-        if (step.Wait is { } wait) lines.Add(new EntryBody.ClockStarted(newId(), wait.Kind, wait.Label, wait.MinMinutes, wait.MaxMinutes));
-        foreach (var window in run.Begun.Windows.Where(w => w.OpensAt == step.Id && w.Minutes > 0)) lines.Add(new EntryBody.ClockStarted(newId(), "window", window.Name, window.Minutes, window.Minutes));
-        var closed = run.Begun.Windows.FirstOrDefault(w => w.Id == step.Window && run.Begun.Steps.Last(s => s.Window == w.Id).Id == step.Id);
-        if (closed is not null && state.Clocks.LastOrDefault(c => c.Kind == "window" && c.Label == closed.Name) is { } clock) lines.Add(new EntryBody.ClockStopped(clock.Id));
+        if (!done)
+            return lines;
+        if (step.Wait is { } wait)
+            lines.Add(new EntryBody.ClockStarted(newId(), wait.Kind, wait.Label, wait.MinMinutes, wait.MaxMinutes));
+        foreach (var window in run.Begun.Windows.Where(w => w.OpensAt == step.Id && w.Minutes > 0))
+            lines.Add(new EntryBody.ClockStarted(newId(), "window", window.Name, window.Minutes, window.Minutes));
+        var closed = run.Begun.Windows.FirstOrDefault(w =>
+            w.Id == step.Window && run.Begun.Steps.Last(s => s.Window == w.Id).Id == step.Id
+        );
+        if (closed is not null && state.Clocks.LastOrDefault(c => c.Kind == "window" && c.Label == closed.Name) is { } clock)
+            lines.Add(new EntryBody.ClockStopped(clock.Id));
         return lines;
     }
 
@@ -92,26 +124,47 @@ public static class GuideWork
         var state = job.State;
         var problems = new List<Problem>();
         var before = run.Begun.Steps.TakeWhile(s => s.Id != step.Id).Where(s => !run.Ticks.ContainsKey(s.Id)).ToList();
-        if (before.Count > 0) problems.Add(new Problem(ProblemCode.StepsBefore, "/step", step.Title, string.Join(", ", before.Select(s => s.Title).Take(3))));
+        if (before.Count > 0)
+            problems.Add(new Problem(ProblemCode.StepsBefore, "/step", step.Title, string.Join(", ", before.Select(s => s.Title).Take(3))));
         if (step.Measure is { } asked)
         {
-            if (value is not { } number) problems.Add(new Problem(ProblemCode.Missing, "/value"));
-            else if (!(number >= asked.Min && number <= asked.Max)) problems.Add(new Problem(ProblemCode.OutOfRange, "/value", number, asked.Min, asked.Max));
+            if (value is not { } number)
+                problems.Add(new Problem(ProblemCode.Missing, "/value"));
+            else if (!(number >= asked.Min && number <= asked.Max))
+                problems.Add(new Problem(ProblemCode.OutOfRange, "/value", number, asked.Min, asked.Max));
         }
 
-        if (step.Word.Length > 0 && !state.Consents.Contains(step.Word)) problems.Add(new Problem(ProblemCode.WordNeeded, "/step", step.Title, step.Word));
-        if (step.Irreversible && !state.Consents.Contains("irreversible")) problems.Add(new Problem(ProblemCode.WordNeeded, "/step", step.Title, "irreversible"));
+        if (step.Word.Length > 0 && !state.Consents.Contains(step.Word))
+            problems.Add(new Problem(ProblemCode.WordNeeded, "/step", step.Title, step.Word));
+        if (step.Irreversible && !state.Consents.Contains("irreversible"))
+            problems.Add(new Problem(ProblemCode.WordNeeded, "/step", step.Title, "irreversible"));
         // A photo that was skipped before is asked for again before anything that cannot be undone.
         var photos = state.Opening.Photos.Where(p => p.Of.StartsWith($"{run.Id}:", StringComparison.Ordinal)).ToList();
-        if (step.Photo ? photos.All(p => p.Of != $"{run.Id}:{step.Id}") : step.Irreversible && photos.Count == 0) problems.Add(new Problem(ProblemCode.PhotoFirst, "/step", step.Title));
-        problems.AddRange(step.Kind switch
-        {
-            StepKind.Open when graph is not null && Shut(state, graph, step, run.Begun.Slot) is { Count: > 0 } shut => [new Problem(ProblemCode.OffFirst, "/step", step.Title, string.Join(", ", shut))],
-            StepKind.Back => state.Tray.Count > 0 ? [new Problem(ProblemCode.BackFirst, "/step", step.Title, string.Join(", ", state.Tray.Select(i => $"{i.Label} {i.Change}")))] : [],
-            StepKind.Power => Forbidden(state, "power", step.PowerWhileOpen),
-            StepKind.Move => Forbidden(state, "moving", true),
-            _ => [],
-        });
+        if (step.Photo ? photos.All(p => p.Of != $"{run.Id}:{step.Id}") : step.Irreversible && photos.Count == 0)
+            problems.Add(new Problem(ProblemCode.PhotoFirst, "/step", step.Title));
+        problems.AddRange(
+            step.Kind switch
+            {
+                StepKind.Open when graph is not null && Shut(state, graph, step, run.Begun.Slot) is { Count: > 0 } shut =>
+                [
+                    new Problem(ProblemCode.OffFirst, "/step", step.Title, string.Join(", ", shut)),
+                ],
+                StepKind.Back => state.Tray.Count > 0
+                    ?
+                    [
+                        new Problem(
+                            ProblemCode.BackFirst,
+                            "/step",
+                            step.Title,
+                            string.Join(", ", state.Tray.Select(i => $"{i.Label} {i.Change}"))
+                        ),
+                    ]
+                    : [],
+                StepKind.Power => Forbidden(state, "power", step.PowerWhileOpen),
+                StepKind.Move => Forbidden(state, "moving", true),
+                _ => [],
+            }
+        );
         return problems;
     }
 
@@ -122,18 +175,26 @@ public static class GuideWork
     public static IEnumerable<Problem> Forbidden(JobState state, string what, bool whileOpen)
     {
         var items = state.Tray.Where(i => i.Forbids.Contains(what) || (!whileOpen && what == "power" && i.Marks.Contains("open"))).ToList();
-        if (items.Count > 0) yield return new Problem(ProblemCode.TrayForbids, "/step", what, string.Join(", ", items.Select(i => $"{i.Label} {i.Change}")));
+        if (items.Count > 0)
+            yield return new Problem(ProblemCode.TrayForbids, "/step", what, string.Join(", ", items.Select(i => $"{i.Label} {i.Change}")));
     }
 
     private static List<string> Shut(JobState state, AccessGraph graph, GuideStep step, int slot)
     {
         var done = state.Opening.DoneOn(graph, state.Tray);
-        return [.. GuideTargets.Of(step, graph, slot).Where(id => !done.Contains(id) && !state.Opening.StaysOff.ContainsKey(id)).Select(id => graph.Part(id)!.Name.ToLowerInvariant())];
+        return
+        [
+            .. GuideTargets
+                .Of(step, graph, slot)
+                .Where(id => !done.Contains(id) && !state.Opening.StaysOff.ContainsKey(id))
+                .Select(id => graph.Part(id)!.Name.ToLowerInvariant()),
+        ];
     }
 
     private static Problem? Followed(JobState state, string run)
     {
-        if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        if (state.Closing is not null)
+            return new Problem(ProblemCode.JobClosed, "");
         return state.Opening.Runs.Any(r => r.Id == run && r.Ended is null) ? null : new Problem(ProblemCode.UnknownRun, "/run", run);
     }
 
@@ -141,7 +202,8 @@ public static class GuideWork
     private static IReadOnlyList<GuideWindow> WindowsOn(Guide guide, MachineModel model) =>
         [.. StepWindow.Of(guide.Windows, StepsOn(guide, model), model).Select(w => w.Window with { Minutes = w.Minutes ?? 0 })];
 
-    private static IReadOnlyList<GuideStep> StepsOn(Guide guide, MachineModel model) => guide.StepsFor(new Facts { Model = model, Context = new Dictionary<string, string>() });
+    private static IReadOnlyList<GuideStep> StepsOn(Guide guide, MachineModel model) =>
+        guide.StepsFor(new Facts { Model = model, Context = new Dictionary<string, string>() });
 
     private static Outcome<IReadOnlyList<EntryBody>> One(EntryBody body) => new List<EntryBody> { body };
 }

@@ -16,8 +16,17 @@ namespace SideBench.Core.Bench;
 /// <param name="Cautions">What to be careful with.</param>
 /// <param name="Ending">How it ended, as a sentence.</param>
 public sealed record HandOverSheet(
-    IReadOnlyList<string> Found, IReadOnlyList<string> NotTheFault, IReadOnlyList<string> Done, IReadOnlyList<string> Used,
-    double Minutes, Money Labour, Money Parts, IReadOnlyList<string> Watch, IReadOnlyList<string> Cautions, string Ending)
+    IReadOnlyList<string> Found,
+    IReadOnlyList<string> NotTheFault,
+    IReadOnlyList<string> Done,
+    IReadOnlyList<string> Used,
+    double Minutes,
+    Money Labour,
+    Money Parts,
+    IReadOnlyList<string> Watch,
+    IReadOnlyList<string> Cautions,
+    string Ending
+)
 {
     private const int MostLines = 7;
 
@@ -42,7 +51,8 @@ public sealed record HandOverSheet(
             new Money(state.Parts, house.Currency),
             [.. WatchFor(job, causes)],
             [.. job.Book.Model.Cautions.Take(3)],
-            EndingOf(job));
+            EndingOf(job)
+        );
     }
 
     private static IEnumerable<string> UsedBy(JobState state)
@@ -50,39 +60,59 @@ public sealed record HandOverSheet(
         foreach (var work in state.Work.Where(w => w.Part.Length > 0))
             yield return work.Lot.Length > 0 ? $"{work.Part}, lot {work.Lot}" : work.Part;
         foreach (var part in state.Opening.Renewed)
-            yield return $"{part.Name}{(part.Number.Length > 0 ? $" {part.Number}" : "")}{(part.Lot.Length > 0 ? $", lot {part.Lot}" : "")}{(part.WarrantyEnd is { } end ? $", warranty to {end:yyyy-MM-dd}" : "")}";
-        if (state.InkMl > 0) yield return $"{state.InkMl:0.#}\u2009ml of ink in cleans";
+            yield return part.Name
+                + (part.Number.Length > 0 ? $" {part.Number}" : "")
+                + (part.Lot.Length > 0 ? $", lot {part.Lot}" : "")
+                + (part.WarrantyEnd is { } end ? $", warranty to {end:yyyy-MM-dd}" : "");
+        if (state.InkMl > 0)
+            yield return $"{state.InkMl:0.#}\u2009ml of ink in cleans";
     }
 
     private static IEnumerable<string> WatchFor(JobCase job, IReadOnlyList<Cause> causes)
     {
-        foreach (var cause in causes.Where(c => c.Watch.Length > 0)) yield return cause.Watch;
-        foreach (var item in job.State.Closing?.StillOnTray ?? []) yield return $"Left as it is: {item}.";
+        foreach (var cause in causes.Where(c => c.Watch.Length > 0))
+            yield return cause.Watch;
+        foreach (var item in job.State.Closing?.StillOnTray ?? [])
+            yield return $"Left as it is: {item}.";
         // What held a part that stays off needs no line of its own.
-        foreach (var (what, reason) in job.State.Opening.StaysOff.Where(s => !s.Key.Contains(':') || !job.State.Opening.StaysOff.ContainsKey(s.Key.Split(':')[0])))
+        foreach (
+            var (what, reason) in job.State.Opening.StaysOff.Where(s =>
+                !s.Key.Contains(':') || !job.State.Opening.StaysOff.ContainsKey(s.Key.Split(':')[0])
+            )
+        )
             yield return $"Stays off: {what.Replace('-', ' ').Replace(":", ", ")}. {reason}";
-        foreach (var (group, count) in job.State.Opening.Counts.Where(c => c.Value.Empty > 0)) yield return $"{count.Empty} of {count.Total} pieces missing: {group.Split(':')[0].Replace('-', ' ')}.";
-        if (job.State.CounterPct is { } pct) yield return $"Waste counter at hand-over: {pct:0}\u2009%.";
+        foreach (var (group, count) in job.State.Opening.Counts.Where(c => c.Value.Empty > 0))
+            yield return $"{count.Empty} of {count.Total} pieces missing: {group.Split(':')[0].Replace('-', ' ')}.";
+        if (job.State.CounterPct is { } pct)
+            yield return $"Waste counter at hand-over: {pct:0}\u2009%.";
     }
 
     private static string EndingOf(JobCase job)
     {
         var state = job.State;
-        var threads = state.Threads.Count == 1 ? "" : string.Concat(state.Threads.Where(t => !t.IsOpen).Select(t => $" {NameOf(job, t)}: {Ended(t.How)}."));
+        var threads =
+            state.Threads.Count == 1
+                ? ""
+                : string.Concat(state.Threads.Where(t => !t.IsOpen).Select(t => $" {NameOf(job, t)}: {Ended(t.How)}."));
         return Whole(state) + threads;
     }
 
-    private static string NameOf(JobCase job, CaseThread thread) => job.Book.Book.Complaints.FirstOrDefault(c => c.Id == thread.Complaint)?.Name ?? thread.Complaint;
+    private static string NameOf(JobCase job, CaseThread thread) =>
+        job.Book.Book.Complaints.FirstOrDefault(c => c.Id == thread.Complaint)?.Name ?? thread.Complaint;
 
-    private static string Ended(string how) => how == "verified" ? "mended and proved" : how == "handed-back" ? "unmended" : "without proof";
+    private static string Ended(string how) =>
+        how == "verified" ? "mended and proved"
+        : how == "handed-back" ? "unmended"
+        : "without proof";
 
-    private static string Whole(JobState state) => state.Closing?.How switch
-    {
-        "verified" => "Mended and proved.",
-        "handed-back" => $"Handed back unmended. {state.Closing.Reason}",
-        "unproved" => $"Closed without proof. {state.Closing.Reason}",
-        _ => "Still on the bench.",
-    };
+    private static string Whole(JobState state) =>
+        state.Closing?.How switch
+        {
+            "verified" => "Mended and proved.",
+            "handed-back" => $"Handed back unmended. {state.Closing.Reason}",
+            "unproved" => $"Closed without proof. {state.Closing.Reason}",
+            _ => "Still on the bench.",
+        };
 
     private static string Measured(EntryBody.Answered body) => body.Quantity is { } q ? $" ({q:0.##}\u2009{body.Unit})" : "";
 }

@@ -31,8 +31,10 @@ public static class Intake
     public static List<Problem> Problems(EntryBody.TakenIn intake, MachineModel? model, Complaint? complaint, DateOnly today)
     {
         var problems = new List<Problem>();
-        if (string.IsNullOrEmpty(intake.Complaint)) problems.Add(new Problem(ProblemCode.Missing, "/complaint"));
-        else if (complaint is null) problems.Add(new Problem(ProblemCode.UnknownWord, "/complaint", intake.Complaint, "the complaints of the fault book"));
+        if (string.IsNullOrEmpty(intake.Complaint))
+            problems.Add(new Problem(ProblemCode.Missing, "/complaint"));
+        else if (complaint is null)
+            problems.Add(new Problem(ProblemCode.UnknownWord, "/complaint", intake.Complaint, "the complaints of the fault book"));
         else if (model is not null && !complaint.When.Holds(new Facts { Model = model, Context = new Dictionary<string, string>() }))
             problems.Add(new Problem(ProblemCode.ComplaintDoesNotFit, "/complaint", complaint.Name, model.FullName));
         Text(problems, intake.Words, "/words", LongestText, needed: true);
@@ -42,12 +44,18 @@ public static class Intake
         Word(problems, intake.Paper, "/paper", Papers);
         Range(problems, intake.IdleWeeks, "/idleWeeks", 0, 520);
         Range(problems, intake.CleansTried, "/cleansTried", 0, 100);
-        if (intake.AgeYears is { } age) Range(problems, age, "/ageYears", 0, 60);
-        if (intake.Firmware is { } firmware) Word(problems, firmware, "/firmware", Firmwares);
-        if (model is not null) Range(problems, intake.Slot, "/slot", 0, model.Slots.Count);
-        if (intake.Limit is { } limit) Range(problems, (double)limit, "/limit", 0, 100_000);
+        if (intake.AgeYears is { } age)
+            Range(problems, age, "/ageYears", 0, 60);
+        if (intake.Firmware is { } firmware)
+            Word(problems, firmware, "/firmware", Firmwares);
+        if (model is not null)
+            Range(problems, intake.Slot, "/slot", 0, model.Slots.Count);
+        if (intake.Limit is { } limit)
+            Range(problems, (double)limit, "/limit", 0, 100_000);
         if (intake.Promise is { } promise && DateOnly.FromDateTime(promise.UtcDateTime) < today.AddDays(-1))
-            problems.Add(new Problem(ProblemCode.OutOfRange, "/promise", promise.ToString("yyyy-MM-dd"), today.ToString("yyyy-MM-dd"), "later"));
+            problems.Add(
+                new Problem(ProblemCode.OutOfRange, "/promise", promise.ToString("yyyy-MM-dd"), today.ToString("yyyy-MM-dd"), "later")
+            );
         if (intake.WarrantyEnd is { } end && (end.Year < 1990 || end.Year > today.Year + 20))
             problems.Add(new Problem(ProblemCode.OutOfRange, "/warrantyEnd", end.ToString("yyyy-MM-dd"), 1990, today.Year + 20));
         return problems;
@@ -56,17 +64,21 @@ public static class Intake
     /// <summary>Adds a problem when a text is missing or too long.</summary>
     public static void Text(List<Problem> problems, string? text, string path, int longest, bool needed)
     {
-        if (needed && string.IsNullOrWhiteSpace(text)) problems.Add(new Problem(ProblemCode.Missing, path));
-        else if (text?.Length > longest) problems.Add(new Problem(ProblemCode.TooLong, path, text.Length, longest));
+        if (needed && string.IsNullOrWhiteSpace(text))
+            problems.Add(new Problem(ProblemCode.Missing, path));
+        else if (text?.Length > longest)
+            problems.Add(new Problem(ProblemCode.TooLong, path, text.Length, longest));
     }
 
     private static void Word(List<Problem> problems, string word, string path, IReadOnlyList<string> allowed)
     {
-        if (!allowed.Contains(word)) problems.Add(new Problem(ProblemCode.UnknownWord, path, word, string.Join(", ", allowed)));
+        if (!allowed.Contains(word))
+            problems.Add(new Problem(ProblemCode.UnknownWord, path, word, string.Join(", ", allowed)));
     }
 
     private static void Range(List<Problem> problems, double value, string path, double min, double max)
     {
-        if (value < min || value > max) problems.Add(new Problem(ProblemCode.OutOfRange, path, value, min, max));
+        if (value < min || value > max)
+            problems.Add(new Problem(ProblemCode.OutOfRange, path, value, min, max));
     }
 }

@@ -29,7 +29,9 @@ public sealed class JobCase
         Timeline = state.TimelineOf(book.Book, Thread);
         Facts = state.FactsFor(book.Book, book.Model, today, Thread, shop ?? ShopState.New, counts ?? ShopCounts.None);
         odds = new Lazy<Posterior>(() => Posterior.Of(book, Facts, Timeline));
-        advice = new Lazy<Advice>(() => !Thread.IsOpen ? Explanation.Ended(Thread) : NextStep.Of(odds.Value, Facts, Timeline, state.Overridden, Thread.Id));
+        advice = new Lazy<Advice>(() =>
+            !Thread.IsOpen ? Explanation.Ended(Thread) : NextStep.Of(odds.Value, Facts, Timeline, state.Overridden, Thread.Id)
+        );
     }
 
     /// <summary>The thread looked at.</summary>
@@ -61,16 +63,27 @@ public sealed class JobCase
 
     /// <summary>The station under the most suspicion, or null when none is under enough to be pointed at.</summary>
     public string? Leading =>
-        Book.Model.Stations.Select(s => (s.Id, Suspicion: Odds.On(s.Id))).MaxBy(s => s.Suspicion) is var (id, suspicion) && suspicion >= LeastToLead ? id : null;
+        Book.Model.Stations.Select(s => (s.Id, Suspicion: Odds.On(s.Id))).MaxBy(s => s.Suspicion) is var (id, suspicion)
+        && suspicion >= LeastToLead
+            ? id
+            : null;
 
     /// <summary>The feed that the last fading of this thread speaks of; null when none was measured or the model has no damper.</summary>
     public FadeFeed? Feed
     {
         get
         {
-            var told = State.Answers.Select(a => a.Body).LastOrDefault(b => b.Thread == Thread.Id && b.Unit == "pages" && b.Quantity is not null);
-            if (told is null || Book.Model.DamperMl is not { } damper) return null;
-            return FadeFeed.Of(Millilitres.Of(damper), Millilitres.Of(Book.Model.PageMl), told.Quantity!.Value, told.CoveragePct ?? Book.Book.House.TestCoveragePct);
+            var told = State
+                .Answers.Select(a => a.Body)
+                .LastOrDefault(b => b.Thread == Thread.Id && b.Unit == "pages" && b.Quantity is not null);
+            if (told is null || Book.Model.DamperMl is not { } damper)
+                return null;
+            return FadeFeed.Of(
+                Millilitres.Of(damper),
+                Millilitres.Of(Book.Model.PageMl),
+                told.Quantity!.Value,
+                told.CoveragePct ?? Book.Book.House.TestCoveragePct
+            );
         }
     }
 
@@ -90,8 +103,10 @@ public sealed class JobCase
     /// <param name="held">The step with its gate.</param>
     public bool IsWorthSaying(HeldStep held)
     {
-        if (held.Step is not Repair || Book.IndexOfRepair(held.Step.Id) is not (>= 0 and var r)) return Gates.WordFor(held.Gate) is not ("past-limit" or "past-worth");
-        if (Gates.WordFor(held.Gate) is "past-limit" or "past-worth") return Information.FixChance(r, Odds) >= LeastWorthSaying;
+        if (held.Step is not Repair || Book.IndexOfRepair(held.Step.Id) is not (>= 0 and var r))
+            return Gates.WordFor(held.Gate) is not ("past-limit" or "past-worth");
+        if (Gates.WordFor(held.Gate) is "past-limit" or "past-worth")
+            return Information.FixChance(r, Odds) >= LeastWorthSaying;
         return Book.FixChance[r].Zip(Book.BaseWeights, (fix, weight) => fix * weight).Sum() >= LeastPlausible * Book.BaseWeights.Sum();
     }
 
@@ -99,8 +114,10 @@ public sealed class JobCase
     /// <param name="station">The station.</param>
     public bool IsCleared(string station)
     {
-        if (Odds.On(station) >= Book.Book.House.ClearedBelow || IsConfirmed(station)) return false;
-        if (Timeline.OfType<CaseEvent.Told>().Any(t => SpeaksFor(t, station))) return true;
+        if (Odds.On(station) >= Book.Book.House.ClearedBelow || IsConfirmed(station))
+            return false;
+        if (Timeline.OfType<CaseEvent.Told>().Any(t => SpeaksFor(t, station)))
+            return true;
         return Odds.Evidence.Any(e => e.Kind != "context" && e.Moves.Any(m => m.Station == station && m.After < m.Before))
             || State.Answers.Any(a => Facts.Answers.ContainsKey(a.Body.Finding) && Book.Book.Step(a.Body.Finding)?.Station == station);
     }

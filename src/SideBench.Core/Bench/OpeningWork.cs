@@ -18,9 +18,11 @@ public static class OpeningWork
     /// <param name="parts">Parts to reach; none ends the opening.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Aim(JobState state, AccessGraph graph, IReadOnlyList<string> parts)
     {
-        if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        if (state.Closing is not null)
+            return new Problem(ProblemCode.JobClosed, "");
         var unknown = parts.Where(p => graph.Part(p) is null).Select(p => new Problem(ProblemCode.UnknownRemoval, "/parts", p)).ToList();
-        if (unknown.Count > 0) return unknown;
+        if (unknown.Count > 0)
+            return unknown;
         return One(new EntryBody.Aimed([.. parts.Distinct()], [.. parts.Distinct().Select(p => graph.Part(p)!.Name.ToLowerInvariant())]));
     }
 
@@ -33,25 +35,50 @@ public static class OpeningWork
     public static Outcome<IReadOnlyList<EntryBody>> TakeOff(JobCase job, AccessGraph graph, string id, int? count, string newId)
     {
         var state = job.State;
-        if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
-        if (Removals.Find(graph, id) is not { } removal) return new Problem(ProblemCode.UnknownRemoval, "/removal", id);
+        if (state.Closing is not null)
+            return new Problem(ProblemCode.JobClosed, "");
+        if (Removals.Find(graph, id) is not { } removal)
+            return new Problem(ProblemCode.UnknownRemoval, "/removal", id);
         var part = graph.Part(removal.Part)!;
         var has = state.Opening.Counts.GetValueOrDefault(id, new FastenerCount(removal.Count));
-        if (has.In == 0 || state.Opening.DoneOn(graph, state.Tray).Contains(id)) return new Problem(ProblemCode.OffAlready, "/removal", removal.Title, WhoTook(state, id));
-        if (count is < 1 || count > has.In) return new Problem(ProblemCode.OutOfRange, "/count", count, 1, has.In);
+        if (has.In == 0 || state.Opening.DoneOn(graph, state.Tray).Contains(id))
+            return new Problem(ProblemCode.OffAlready, "/removal", removal.Title, WhoTook(state, id));
+        if (count is < 1 || count > has.In)
+            return new Problem(ProblemCode.OutOfRange, "/count", count, 1, has.In);
         var problems = Before(state, graph, part, removal).ToList();
-        if (WordFor(job, part) is { } word) problems.Add(new Problem(ProblemCode.WordNeeded, "/removal", part.Name, word));
-        if (problems.Count > 0) return problems;
-        return One(new EntryBody.TakenOff(id, part.Id, removal.Title, removal.Count, removal.Item(newId, count ?? has.In, part.Marks), Math.Round(removal.OutMin, 2), graph.Version));
+        if (WordFor(job, part) is { } word)
+            problems.Add(new Problem(ProblemCode.WordNeeded, "/removal", part.Name, word));
+        if (problems.Count > 0)
+            return problems;
+        return One(
+            new EntryBody.TakenOff(
+                id,
+                part.Id,
+                removal.Title,
+                removal.Count,
+                removal.Item(newId, count ?? has.In, part.Marks),
+                Math.Round(removal.OutMin, 2),
+                graph.Version
+            )
+        );
     }
 
     /// <summary>Notes that something would not move.</summary>
     public static Outcome<IReadOnlyList<EntryBody>> WouldNot(JobState state, AccessGraph graph, string id, string what)
     {
-        if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
-        if (Removals.Find(graph, id) is not { } removal) return new Problem(ProblemCode.UnknownRemoval, "/removal", id);
-        if (what.Length > Intake.LongestText) return new Problem(ProblemCode.TooLong, "/what", what.Length, Intake.LongestText);
-        return One(new EntryBody.WouldNot(id, removal.Title, string.IsNullOrWhiteSpace(what) ? "Stopped, to count again what holds it." : what.Trim()));
+        if (state.Closing is not null)
+            return new Problem(ProblemCode.JobClosed, "");
+        if (Removals.Find(graph, id) is not { } removal)
+            return new Problem(ProblemCode.UnknownRemoval, "/removal", id);
+        if (what.Length > Intake.LongestText)
+            return new Problem(ProblemCode.TooLong, "/what", what.Length, Intake.LongestText);
+        return One(
+            new EntryBody.WouldNot(
+                id,
+                removal.Title,
+                string.IsNullOrWhiteSpace(what) ? "Stopped, to count again what holds it." : what.Trim()
+            )
+        );
     }
 
     /// <summary>Puts something back, or shuts, plugs or tightens it.</summary>
@@ -61,21 +88,47 @@ public static class OpeningWork
     /// <param name="count">How many go back; null for all that are there.</param>
     public static Outcome<IReadOnlyList<EntryBody>> PutBack(JobState state, AccessGraph? graph, string item, int? count)
     {
-        if (state.HandOver is not null) return new Problem(ProblemCode.JobClosed, "");
-        if (state.Tray.FirstOrDefault(i => i.Id == item) is not { } piece) return new Problem(ProblemCode.NotOff, "/item", item);
+        if (state.HandOver is not null)
+            return new Problem(ProblemCode.JobClosed, "");
+        if (state.Tray.FirstOrDefault(i => i.Id == item) is not { } piece)
+            return new Problem(ProblemCode.NotOff, "/item", item);
         var beneath = WayBack.Before(graph, state.Tray, piece);
-        if (beneath.Count > 0) return new Problem(ProblemCode.BackFirst, "/item", piece.Label, string.Join(", ", beneath.Select(b => $"{b.Label} {b.Change}")));
-        if (piece.Removal is not { } id) return One(new EntryBody.TrayCleared(piece.Id, $"{piece.Label} {piece.Change}"));
+        if (beneath.Count > 0)
+            return new Problem(
+                ProblemCode.BackFirst,
+                "/item",
+                piece.Label,
+                string.Join(", ", beneath.Select(b => $"{b.Label} {b.Change}"))
+            );
+        if (piece.Removal is not { } id)
+            return One(new EntryBody.TrayCleared(piece.Id, $"{piece.Label} {piece.Change}"));
         var has = state.Opening.Counts.GetValueOrDefault(id, new FastenerCount(piece.Count, piece.Count));
         // Nothing goes back only where all of it is lost.
         var least = Math.Min(1, has.OnTray);
-        if (count < least || count > has.OnTray) return new Problem(ProblemCode.OutOfRange, "/count", count, least, has.OnTray);
+        if (count < least || count > has.OnTray)
+            return new Problem(ProblemCode.OutOfRange, "/count", count, least, has.OnTray);
         var back = count ?? has.OnTray;
         var last = back == has.OnTray;
         var group = graph is null ? null : Removals.Find(graph, id)?.Group;
         if (last && has.Lost > 0 && has.LeaveEmpty(group?.MayStayEmpty ?? 0) is null)
-            return new Problem(ProblemCode.PieceMissing, "/item", has.Lost, piece.Label, group?.MayStayEmpty ?? 0, group is { Collared: true } ? "a collared one never" : "the others hold");
-        return One(new EntryBody.PutBack(piece.Id, id, piece.Label, back, last ? has.Lost : 0, Math.Round(graph is null ? 0 : Removals.Find(graph, id)?.BackMin ?? 0, 2)));
+            return new Problem(
+                ProblemCode.PieceMissing,
+                "/item",
+                has.Lost,
+                piece.Label,
+                group?.MayStayEmpty ?? 0,
+                group is { Collared: true } ? "a collared one never" : "the others hold"
+            );
+        return One(
+            new EntryBody.PutBack(
+                piece.Id,
+                id,
+                piece.Label,
+                back,
+                last ? has.Lost : 0,
+                Math.Round(graph is null ? 0 : Removals.Find(graph, id)?.BackMin ?? 0, 2)
+            )
+        );
     }
 
     /// <summary>Tells that pieces were lost, or were missing already.</summary>
@@ -85,14 +138,25 @@ public static class OpeningWork
     /// <param name="count">How many.</param>
     /// <param name="before">Whether they were missing already when it was opened.</param>
     /// <param name="reason">What is known of it; may be empty.</param>
-    public static Outcome<IReadOnlyList<EntryBody>> Lose(JobState state, AccessGraph graph, string id, int count, bool before, string reason)
+    public static Outcome<IReadOnlyList<EntryBody>> Lose(
+        JobState state,
+        AccessGraph graph,
+        string id,
+        int count,
+        bool before,
+        string reason
+    )
     {
-        if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
-        if (Removals.Find(graph, id) is not { Group: not null } removal) return new Problem(ProblemCode.UnknownRemoval, "/removal", id);
+        if (state.Closing is not null)
+            return new Problem(ProblemCode.JobClosed, "");
+        if (Removals.Find(graph, id) is not { Group: not null } removal)
+            return new Problem(ProblemCode.UnknownRemoval, "/removal", id);
         var has = state.Opening.Counts.GetValueOrDefault(id, new FastenerCount(removal.Count));
         var most = before ? has.In : has.OnTray;
-        if (count < 1 || count > most) return new Problem(ProblemCode.OutOfRange, "/count", count, 1, most);
-        if (reason.Length > Intake.LongestText) return new Problem(ProblemCode.TooLong, "/reason", reason.Length, Intake.LongestText);
+        if (count < 1 || count > most)
+            return new Problem(ProblemCode.OutOfRange, "/count", count, 1, most);
+        if (reason.Length > Intake.LongestText)
+            return new Problem(ProblemCode.TooLong, "/reason", reason.Length, Intake.LongestText);
         var item = state.Tray.FirstOrDefault(i => i.Removal == id)?.Id ?? "";
         return One(new EntryBody.PieceLost(item, id, removal.Label, count, before, reason.Trim(), removal.Count));
     }
@@ -100,58 +164,114 @@ public static class OpeningWork
     /// <summary>Replaces lost pieces from stock.</summary>
     public static Outcome<IReadOnlyList<EntryBody>> Replace(JobState state, string id, int count, string from)
     {
-        if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
-        if (!state.Opening.Counts.TryGetValue(id, out var has) || state.Tray.FirstOrDefault(i => i.Removal == id) is not { } item) return new Problem(ProblemCode.UnknownRemoval, "/removal", id);
-        if (count < 1 || count > has.Lost) return new Problem(ProblemCode.OutOfRange, "/count", count, 1, has.Lost);
-        if (from.Length > Intake.LongestName) return new Problem(ProblemCode.TooLong, "/from", from.Length, Intake.LongestName);
+        if (state.Closing is not null)
+            return new Problem(ProblemCode.JobClosed, "");
+        if (!state.Opening.Counts.TryGetValue(id, out var has) || state.Tray.FirstOrDefault(i => i.Removal == id) is not { } item)
+            return new Problem(ProblemCode.UnknownRemoval, "/removal", id);
+        if (count < 1 || count > has.Lost)
+            return new Problem(ProblemCode.OutOfRange, "/count", count, 1, has.Lost);
+        if (from.Length > Intake.LongestName)
+            return new Problem(ProblemCode.TooLong, "/from", from.Length, Intake.LongestName);
         return One(new EntryBody.PieceReplaced(item.Id, id, item.Label, count, from.Trim()));
     }
 
     /// <summary>Leaves a part off, with a reason; what holds it stays on the tray until it is cleared or left off too.</summary>
     public static Outcome<IReadOnlyList<EntryBody>> LeaveOff(JobState state, string item, string reason)
     {
-        if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
-        if (state.Tray.FirstOrDefault(i => i.Id == item) is not { } piece) return new Problem(ProblemCode.NotOff, "/item", item);
-        if (piece.Change == "inside") return new Problem(ProblemCode.StillInside, "/item", piece.Label);
+        if (state.Closing is not null)
+            return new Problem(ProblemCode.JobClosed, "");
+        if (state.Tray.FirstOrDefault(i => i.Id == item) is not { } piece)
+            return new Problem(ProblemCode.NotOff, "/item", item);
+        if (piece.Change == "inside")
+            return new Problem(ProblemCode.StillInside, "/item", piece.Label);
         var problems = new List<Problem>();
         Intake.Text(problems, reason, "/reason", Intake.LongestText, needed: true);
-        if (problems.Count > 0) return problems;
-        return state.Tray.Where(i => i.Id == item || (piece.Removal == piece.Part && i.Part is not null && i.Part == piece.Part))
-            .Select(i => (EntryBody)new EntryBody.LeftOff(i.Id, i.Removal ?? i.Label, i.Label, reason.Trim())).ToList();
+        if (problems.Count > 0)
+            return problems;
+        return state
+            .Tray.Where(i => i.Id == item || (piece.Removal == piece.Part && i.Part is not null && i.Part == piece.Part))
+            .Select(i => (EntryBody)new EntryBody.LeftOff(i.Id, i.Removal ?? i.Label, i.Label, reason.Trim()))
+            .ToList();
     }
 
     /// <summary>Renews a part; an old one that goes back to its seller starts a clock.</summary>
-    public static Outcome<IReadOnlyList<EntryBody>> Renew(JobState state, AccessGraph graph, EntryBody.PartRenewed told, DateOnly today, string newId)
+    public static Outcome<IReadOnlyList<EntryBody>> Renew(
+        JobState state,
+        AccessGraph graph,
+        EntryBody.PartRenewed told,
+        DateOnly today,
+        string newId
+    )
     {
-        if (state.Closing is not null) return new Problem(ProblemCode.JobClosed, "");
+        if (state.Closing is not null)
+            return new Problem(ProblemCode.JobClosed, "");
         var problems = new List<Problem>();
-        if (graph.Part(told.Part) is not { } part) return new Problem(ProblemCode.UnknownRemoval, "/part", told.Part);
-        if (!Fates.Contains(told.OldFate)) problems.Add(new Problem(ProblemCode.UnknownWord, "/oldFate", told.OldFate, string.Join(", ", Fates)));
-        foreach (var (text, path) in new[] { (told.Number, "/number"), (told.Lot, "/lot"), (told.Keeps, "/keeps") }) Intake.Text(problems, text, path, Intake.LongestName, needed: false);
-        if (told.Price is < 0 or > 100_000) problems.Add(new Problem(ProblemCode.OutOfRange, "/price", told.Price, 0, 100_000));
-        if (told.ReturnBy is { } by && (by < today || by > today.AddYears(2))) problems.Add(new Problem(ProblemCode.OutOfRange, "/returnBy", by.ToString("yyyy-MM-dd"), today.ToString("yyyy-MM-dd"), today.AddYears(2).ToString("yyyy-MM-dd")));
-        if (told.WarrantyEnd is { } end && (end < today.AddYears(-1) || end > today.AddYears(20))) problems.Add(new Problem(ProblemCode.OutOfRange, "/warrantyEnd", end.ToString("yyyy-MM-dd"), today.ToString("yyyy-MM-dd"), today.AddYears(20).ToString("yyyy-MM-dd")));
-        if (problems.Count > 0) return problems;
+        if (graph.Part(told.Part) is not { } part)
+            return new Problem(ProblemCode.UnknownRemoval, "/part", told.Part);
+        if (!Fates.Contains(told.OldFate))
+            problems.Add(new Problem(ProblemCode.UnknownWord, "/oldFate", told.OldFate, string.Join(", ", Fates)));
+        foreach (var (text, path) in new[] { (told.Number, "/number"), (told.Lot, "/lot"), (told.Keeps, "/keeps") })
+            Intake.Text(problems, text, path, Intake.LongestName, needed: false);
+        if (told.Price is < 0 or > 100_000)
+            problems.Add(new Problem(ProblemCode.OutOfRange, "/price", told.Price, 0, 100_000));
+        if (told.ReturnBy is { } by && (by < today || by > today.AddYears(2)))
+            problems.Add(
+                new Problem(
+                    ProblemCode.OutOfRange,
+                    "/returnBy",
+                    by.ToString("yyyy-MM-dd"),
+                    today.ToString("yyyy-MM-dd"),
+                    today.AddYears(2).ToString("yyyy-MM-dd")
+                )
+            );
+        if (told.WarrantyEnd is { } end && (end < today.AddYears(-1) || end > today.AddYears(20)))
+            problems.Add(
+                new Problem(
+                    ProblemCode.OutOfRange,
+                    "/warrantyEnd",
+                    end.ToString("yyyy-MM-dd"),
+                    today.ToString("yyyy-MM-dd"),
+                    today.AddYears(20).ToString("yyyy-MM-dd")
+                )
+            );
+        if (problems.Count > 0)
+            return problems;
         var lines = new List<EntryBody> { told with { Name = part.Name.ToLowerInvariant() } };
-        if (told is { OldFate: "returned", ReturnBy: { } until }) lines.Add(new EntryBody.ClockStarted(newId, "return", $"old {part.Name.ToLowerInvariant()} back to its seller", Math.Max(1, until.DayNumber - today.DayNumber) * DayMin, null));
+        if (told is { OldFate: "returned", ReturnBy: { } until })
+            lines.Add(
+                new EntryBody.ClockStarted(
+                    newId,
+                    "return",
+                    $"old {part.Name.ToLowerInvariant()} back to its seller",
+                    Math.Max(1, until.DayNumber - today.DayNumber) * DayMin,
+                    null
+                )
+            );
         return lines;
     }
 
     /// <summary>Puts a photo on record.</summary>
     public static Outcome<IReadOnlyList<EntryBody>> Photo(JobState state, string picture, string of, string label)
     {
-        if (state.HandOver is not null) return new Problem(ProblemCode.JobClosed, "");
+        if (state.HandOver is not null)
+            return new Problem(ProblemCode.JobClosed, "");
         var problems = new List<Problem>();
         Intake.Text(problems, label, "/label", Intake.LongestName, needed: true);
         Intake.Text(problems, of, "/of", Intake.LongestName, needed: false);
-        if (problems.Count > 0) return problems;
+        if (problems.Count > 0)
+            return problems;
         return One(new EntryBody.PhotoTaken(picture, of, label.Trim()));
     }
 
     /// <summary>The customer's word that a part needs before it comes off; null when none.</summary>
     public static string? WordFor(JobCase job, MachinePart part)
     {
-        var word = part.Spends switch { "seal" when job.Facts.Context["warranty"] == "in" => "open-in-warranty", "cut" => "irreversible", _ => null };
+        var word = part.Spends switch
+        {
+            "seal" when job.Facts.Context["warranty"] == "in" => "open-in-warranty",
+            "cut" => "irreversible",
+            _ => null,
+        };
         return word is not null && !job.State.Consents.Contains(word) ? word : null;
     }
 
@@ -159,15 +279,19 @@ public static class OpeningWork
     private static IEnumerable<Problem> Before(JobState state, AccessGraph graph, MachinePart part, Removal removal)
     {
         var done = state.Opening.DoneOn(graph, state.Tray);
-        var shut = part.After.Where(line => !line.Any(name => done.Contains(name) || state.Opening.StaysOff.ContainsKey(name)))
+        var shut = part
+            .After.Where(line => !line.Any(name => done.Contains(name) || state.Opening.StaysOff.ContainsKey(name)))
             .Select(line => string.Join(" or ", line.Select(name => graph.Part(name)!.Name.ToLowerInvariant())));
         var held = removal.IsPart ? Removals.Of(part).Where(r => !r.IsPart && !done.Contains(r.Id)).Select(r => r.Label) : [];
         var first = shut.Concat(held).ToList();
-        if (first.Count > 0) yield return new Problem(ProblemCode.OffFirst, "/removal", removal.Title, string.Join(", ", first));
+        if (first.Count > 0)
+            yield return new Problem(ProblemCode.OffFirst, "/removal", removal.Title, string.Join(", ", first));
     }
 
     private static string WhoTook(JobState state, string removal) =>
-        state.Opening.Off.LastOrDefault(o => o.Removal == removal) is { } line ? $"{line.Person}, {line.At:HH:mm} UTC" : "a step of the fault book";
+        state.Opening.Off.LastOrDefault(o => o.Removal == removal) is { } line
+            ? $"{line.Person}, {line.At:HH:mm} UTC"
+            : "a step of the fault book";
 
     private static Outcome<IReadOnlyList<EntryBody>> One(EntryBody body) => new List<EntryBody> { body };
 }

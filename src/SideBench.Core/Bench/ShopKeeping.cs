@@ -15,7 +15,8 @@ public static class ShopKeeping
     public static Outcome<IReadOnlyList<EntryBody>> Choose(FaultBook book, string school, string option, bool forJob)
     {
         var known = book.Schools.FirstOrDefault(s => s.Id == school && (s.PerJob || !forJob));
-        if (known is null || known.Options.All(o => o.Id != option)) return new Problem(ProblemCode.UnknownSchool, "/option", option, school);
+        if (known is null || known.Options.All(o => o.Id != option))
+            return new Problem(ProblemCode.UnknownSchool, "/option", option, school);
         return new List<EntryBody> { new EntryBody.SchoolChosen(school, option) };
     }
 
@@ -35,10 +36,14 @@ public static class ShopKeeping
     public static Outcome<IReadOnlyList<EntryBody>> Correct(IReadOnlyList<Entry> entries, long target, string reason)
     {
         var line = entries.FirstOrDefault(e => e.Id.Value == target);
-        if (line is null) return new Problem(ProblemCode.UnknownEntry, "/entry", target);
-        if (line.Body is EntryBody.Corrected) return new Problem(ProblemCode.NotCorrectable, "/entry", target);
-        if (entries.Any(e => e.Body is EntryBody.Corrected c && c.Target == target)) return new Problem(ProblemCode.CorrectedAlready, "/entry", target);
-        if (reason.Length > Intake.LongestText) return new Problem(ProblemCode.TooLong, "/reason", reason.Length, Intake.LongestText);
+        if (line is null)
+            return new Problem(ProblemCode.UnknownEntry, "/entry", target);
+        if (line.Body is EntryBody.Corrected)
+            return new Problem(ProblemCode.NotCorrectable, "/entry", target);
+        if (entries.Any(e => e.Body is EntryBody.Corrected c && c.Target == target))
+            return new Problem(ProblemCode.CorrectedAlready, "/entry", target);
+        if (reason.Length > Intake.LongestText)
+            return new Problem(ProblemCode.TooLong, "/reason", reason.Length, Intake.LongestText);
         return new List<EntryBody> { new EntryBody.Corrected(target, reason) };
     }
 }

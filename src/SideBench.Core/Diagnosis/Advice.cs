@@ -50,7 +50,8 @@ public sealed record Advice(
     IReadOnlyList<Candidate> Others,
     IReadOnlyList<HeldStep> Held,
     double ExpectedCost,
-    WordWanted? Word = null);
+    WordWanted? Word = null
+);
 
 /// <summary>The customer's word that would let the work go on.</summary>
 /// <param name="Word">Name used in the record, such as <c>past-limit</c>.</param>

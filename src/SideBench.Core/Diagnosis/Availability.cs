@@ -12,7 +12,14 @@ internal sealed class Availability
     private readonly Func<BookStep, int> past;
     private readonly Dictionary<(int Finding, int Outcome), Availability> after = [];
 
-    private Availability(CaseBook book, Facts facts, IReadOnlyCollection<string> overridden, Func<BookStep, int> past, bool[] findings, byte[] repairs)
+    private Availability(
+        CaseBook book,
+        Facts facts,
+        IReadOnlyCollection<string> overridden,
+        Func<BookStep, int> past,
+        bool[] findings,
+        byte[] repairs
+    )
     {
         this.book = book;
         this.facts = facts;
@@ -34,11 +41,19 @@ internal sealed class Availability
     /// <param name="overridden">Gates gone past, as <c>gate:step</c>.</param>
     /// <param name="past">How often a step was told or made already, and is to count as done.</param>
     /// <param name="held">Filled with what a gate holds back.</param>
-    public static Availability Of(CaseBook book, Facts facts, IReadOnlyCollection<string> overridden, Func<BookStep, int> past, List<HeldStep> held)
+    public static Availability Of(
+        CaseBook book,
+        Facts facts,
+        IReadOnlyCollection<string> overridden,
+        Func<BookStep, int> past,
+        List<HeldStep> held
+    )
     {
         var now = new Availability(book, facts, overridden, past, new bool[book.Findings.Count], new byte[book.Repairs.Count]);
-        for (var r = 0; r < now.Repairs.Length; r++) now.Repairs[r] = now.LeftOf(book.Repairs[r], held);
-        for (var f = 0; f < now.Findings.Length; f++) now.Findings[f] = past(book.Findings[f]) == 0 && now.IsFree(book.Findings[f], held);
+        for (var r = 0; r < now.Repairs.Length; r++)
+            now.Repairs[r] = now.LeftOf(book.Repairs[r], held);
+        for (var f = 0; f < now.Findings.Length; f++)
+            now.Findings[f] = past(book.Findings[f]) == 0 && now.IsFree(book.Findings[f], held);
         return now;
     }
 
@@ -46,21 +61,28 @@ internal sealed class Availability
     public Availability After(int finding, int outcome)
     {
         var (findings, repairs) = book.Dependents[finding];
-        if (findings.Length == 0 && repairs.Length == 0) return this;
-        if (after.TryGetValue((finding, outcome), out var known)) return known;
+        if (findings.Length == 0 && repairs.Length == 0)
+            return this;
+        if (after.TryGetValue((finding, outcome), out var known))
+            return known;
         var told = facts.With(book.Findings[finding].Id, book.Findings[finding].Outcomes[outcome].Id);
         var then = new Availability(book, told, overridden, past, (bool[])Findings.Clone(), (byte[])Repairs.Clone());
-        foreach (var f in findings) then.Findings[f] = !facts.Answers.ContainsKey(book.Findings[f].Id) && then.IsFree(book.Findings[f], null);
-        foreach (var r in repairs) then.Repairs[r] = then.LeftOf(book.Repairs[r], null);
+        foreach (var f in findings)
+            then.Findings[f] = !facts.Answers.ContainsKey(book.Findings[f].Id) && then.IsFree(book.Findings[f], null);
+        foreach (var r in repairs)
+            then.Repairs[r] = then.LeftOf(book.Repairs[r], null);
         return after[(finding, outcome)] = then;
     }
 
-    private byte LeftOf(Repair repair, List<HeldStep>? held) => IsFree(repair, held) ? (byte)Math.Max(0, MostTimes - past(repair)) : (byte)0;
+    private byte LeftOf(Repair repair, List<HeldStep>? held) =>
+        IsFree(repair, held) ? (byte)Math.Max(0, MostTimes - past(repair)) : (byte)0;
 
     private bool IsFree(BookStep step, List<HeldStep>? held)
     {
-        if (!step.When.Holds(facts)) return false;
-        if (Gates.Holding(book, facts, step, overridden) is not { } gate) return true;
+        if (!step.When.Holds(facts))
+            return false;
+        if (Gates.Holding(book, facts, step, overridden) is not { } gate)
+            return true;
         held?.Add(new HeldStep(step, gate));
         return gate.Quiet;
     }

@@ -20,7 +20,8 @@ public static class BookEdits
     public static FaultBook Apply(FaultBook book, IReadOnlyList<EntryBody.BookEdited> edits)
     {
         foreach (var edit in edits)
-            if (Check(book, edit).Count == 0) book = edit.Kind == Rate ? WithRate(book, edit) : WithLikelihood(book, edit);
+            if (Check(book, edit).Count == 0)
+                book = edit.Kind == Rate ? WithRate(book, edit) : WithLikelihood(book, edit);
         return edits.Count == 0 ? book : book with { Version = $"{book.Version} + {edits.Count} of the shop" };
     }
 
@@ -32,23 +33,44 @@ public static class BookEdits
     /// <param name="outcome">For a likelihood: the answer.</param>
     /// <param name="to">The new word.</param>
     /// <param name="reason">Why.</param>
-    public static Outcome<IReadOnlyList<EntryBody>> Edit(FaultBook book, string kind, string target, string cause, string outcome, string to, string reason)
+    public static Outcome<IReadOnlyList<EntryBody>> Edit(
+        FaultBook book,
+        string kind,
+        string target,
+        string cause,
+        string outcome,
+        string to,
+        string reason
+    )
     {
-        var edit = new EntryBody.BookEdited(kind, target, kind == Rate ? "" : cause, kind == Rate ? "" : outcome, WordNow(book, kind, target, cause, outcome), to, reason.Trim());
+        var edit = new EntryBody.BookEdited(
+            kind,
+            target,
+            kind == Rate ? "" : cause,
+            kind == Rate ? "" : outcome,
+            WordNow(book, kind, target, cause, outcome),
+            to,
+            reason.Trim()
+        );
         var problems = Check(book, edit);
-        if (string.IsNullOrWhiteSpace(reason)) problems.Add(new Problem(ProblemCode.Missing, "/reason"));
-        else if (reason.Length > Bench.Intake.LongestText) problems.Add(new Problem(ProblemCode.TooLong, "/reason", reason.Length, Bench.Intake.LongestText));
-        if (problems.Count == 0 && edit.From == to) problems.Add(new Problem(ProblemCode.EditImpossible, "/to", $"It says “{to}” already."));
+        if (string.IsNullOrWhiteSpace(reason))
+            problems.Add(new Problem(ProblemCode.Missing, "/reason"));
+        else if (reason.Length > Bench.Intake.LongestText)
+            problems.Add(new Problem(ProblemCode.TooLong, "/reason", reason.Length, Bench.Intake.LongestText));
+        if (problems.Count == 0 && edit.From == to)
+            problems.Add(new Problem(ProblemCode.EditImpossible, "/to", $"It says “{to}” already."));
         return problems.Count > 0 ? problems : new List<EntryBody> { edit };
     }
 
     /// <summary>The word as it stands; the nearest word where the book gives a rest without one.</summary>
     public static string WordNow(FaultBook book, string kind, string target, string cause, string outcome)
     {
-        if (kind == Rate) return book.Causes.FirstOrDefault(c => c.Id == target)?.RateWord ?? "";
+        if (kind == Rate)
+            return book.Causes.FirstOrDefault(c => c.Id == target)?.RateWord ?? "";
         var finding = book.Findings.FirstOrDefault(f => f.Id == target);
         var o = finding?.IndexOf(outcome) ?? -1;
-        if (finding is null || o < 0) return "";
+        if (finding is null || o < 0)
+            return "";
         var row = finding.Rows.LastOrDefault(r => r.Causes.Contains(cause));
         var word = row is null ? finding.OtherwiseWords?.GetValueOrDefault(outcome) : row.Words?.GetValueOrDefault(outcome);
         return word ?? Nearest(book, (row?.Probabilities ?? finding.Otherwise)[o]);
@@ -56,37 +78,49 @@ public static class BookEdits
 
     /// <summary>The word of the scale that is nearest to a chance.</summary>
     public static string Nearest(FaultBook book, double chance) =>
-        book.Words.Likelihood.Count == 0 ? "" : book.Words.Likelihood.MinBy(w => Math.Abs(Math.Log(w.Value / (1 - w.Value)) - Math.Log(chance / (1 - chance)))).Key;
+        book.Words.Likelihood.Count == 0
+            ? ""
+            : book.Words.Likelihood.MinBy(w => Math.Abs(Math.Log(w.Value / (1 - w.Value)) - Math.Log(chance / (1 - chance)))).Key;
 
     private static List<Problem> Check(FaultBook book, EntryBody.BookEdited edit)
     {
         var problems = new List<Problem>();
         if (edit.Kind == Rate)
         {
-            if (book.Causes.All(c => c.Id != edit.Target)) problems.Add(new Problem(ProblemCode.PackUnknownName, "/target", "cause", edit.Target));
-            if (!book.Words.Rate.ContainsKey(edit.To)) problems.Add(new Problem(ProblemCode.UnknownWord, "/to", edit.To, string.Join(", ", book.Words.Rate.Keys)));
+            if (book.Causes.All(c => c.Id != edit.Target))
+                problems.Add(new Problem(ProblemCode.PackUnknownName, "/target", "cause", edit.Target));
+            if (!book.Words.Rate.ContainsKey(edit.To))
+                problems.Add(new Problem(ProblemCode.UnknownWord, "/to", edit.To, string.Join(", ", book.Words.Rate.Keys)));
             return problems;
         }
 
-        if (edit.Kind != Likelihood) return [new Problem(ProblemCode.UnknownWord, "/kind", edit.Kind, $"{Rate}, {Likelihood}")];
+        if (edit.Kind != Likelihood)
+            return [new Problem(ProblemCode.UnknownWord, "/kind", edit.Kind, $"{Rate}, {Likelihood}")];
         var finding = book.Findings.FirstOrDefault(f => f.Id == edit.Target);
-        if (finding is null) problems.Add(new Problem(ProblemCode.PackUnknownName, "/target", "finding", edit.Target));
-        else if (finding.IndexOf(edit.Outcome) < 0) problems.Add(new Problem(ProblemCode.UnknownAnswer, "/outcome", edit.Outcome, finding.Name));
-        if (book.Causes.All(c => c.Id != edit.Cause)) problems.Add(new Problem(ProblemCode.PackUnknownName, "/cause", "cause", edit.Cause));
-        if (!book.Words.Likelihood.TryGetValue(edit.To, out var chance)) problems.Add(new Problem(ProblemCode.UnknownWord, "/to", edit.To, string.Join(", ", book.Words.Likelihood.Keys)));
-        else if (chance > MostForOne) problems.Add(new Problem(ProblemCode.EditImpossible, "/to", "It would leave the other answers no chance at all."));
+        if (finding is null)
+            problems.Add(new Problem(ProblemCode.PackUnknownName, "/target", "finding", edit.Target));
+        else if (finding.IndexOf(edit.Outcome) < 0)
+            problems.Add(new Problem(ProblemCode.UnknownAnswer, "/outcome", edit.Outcome, finding.Name));
+        if (book.Causes.All(c => c.Id != edit.Cause))
+            problems.Add(new Problem(ProblemCode.PackUnknownName, "/cause", "cause", edit.Cause));
+        if (!book.Words.Likelihood.TryGetValue(edit.To, out var chance))
+            problems.Add(new Problem(ProblemCode.UnknownWord, "/to", edit.To, string.Join(", ", book.Words.Likelihood.Keys)));
+        else if (chance > MostForOne)
+            problems.Add(new Problem(ProblemCode.EditImpossible, "/to", "It would leave the other answers no chance at all."));
         return problems;
     }
 
-    private static FaultBook WithRate(FaultBook book, EntryBody.BookEdited edit) => book with
-    {
-        Causes = [.. book.Causes.Select(c => c.Id == edit.Target ? c with { Rate = book.Words.Rate[edit.To], RateWord = edit.To } : c)],
-    };
+    private static FaultBook WithRate(FaultBook book, EntryBody.BookEdited edit) =>
+        book with
+        {
+            Causes = [.. book.Causes.Select(c => c.Id == edit.Target ? c with { Rate = book.Words.Rate[edit.To], RateWord = edit.To } : c)],
+        };
 
-    private static FaultBook WithLikelihood(FaultBook book, EntryBody.BookEdited edit) => book with
-    {
-        Findings = [.. book.Findings.Select(f => f.Id == edit.Target ? f with { Rows = [.. f.Rows, RowOf(book, f, edit)] } : f)],
-    };
+    private static FaultBook WithLikelihood(FaultBook book, EntryBody.BookEdited edit) =>
+        book with
+        {
+            Findings = [.. book.Findings.Select(f => f.Id == edit.Target ? f with { Rows = [.. f.Rows, RowOf(book, f, edit)] } : f)],
+        };
 
     // The answer gets its word; the others keep their proportions in what is left.
     private static LikelihoodRow RowOf(FaultBook book, Finding finding, EntryBody.BookEdited edit)
@@ -96,7 +130,9 @@ public static class BookEdits
         var at = finding.IndexOf(edit.Outcome);
         var chance = book.Words.Likelihood[edit.To];
         double[] then = [.. now.Select((p, o) => o == at ? chance : p * (1 - chance) / Math.Max(1e-9, 1 - now[at]))];
-        var words = finding.Outcomes.Select((outcome, o) => (outcome.Id, Word: o == at ? edit.To : Nearest(book, then[o]))).ToDictionary(w => w.Id, w => w.Word);
+        var words = finding
+            .Outcomes.Select((outcome, o) => (outcome.Id, Word: o == at ? edit.To : Nearest(book, then[o])))
+            .ToDictionary(w => w.Id, w => w.Word);
         return new LikelihoodRow([edit.Cause], then, edit.Reason.Length > 0 ? edit.Reason : row?.Why ?? finding.OtherwiseWhy, words);
     }
 }

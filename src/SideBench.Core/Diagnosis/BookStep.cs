@@ -76,14 +76,26 @@ public sealed record Band(IReadOnlyList<string> Causes, double From, double UpTo
 /// <param name="Quantity">A number that goes with it; null when none.</param>
 /// <param name="Clears">Stations that it speaks for: they are cleared once nothing there is under suspicion.</param>
 /// <param name="Says">The fact as a sentence for the evidence and the hand-over.</param>
-public sealed record FindingOutcome(string Id, string Label, bool Proves, AskedQuantity? Quantity, IReadOnlyList<string> Clears, string Says);
+public sealed record FindingOutcome(
+    string Id,
+    string Label,
+    bool Proves,
+    AskedQuantity? Quantity,
+    IReadOnlyList<string> Clears,
+    string Says
+);
 
 /// <summary>How likely each answer is under some causes.</summary>
 /// <param name="Causes">The causes it speaks of.</param>
 /// <param name="Probabilities">Per outcome, adding up to 1.</param>
 /// <param name="Why">The reason, one line.</param>
 /// <param name="Words">As the book words it, by outcome; outcomes not named share the rest.</param>
-public sealed record LikelihoodRow(IReadOnlyList<string> Causes, IReadOnlyList<double> Probabilities, string Why, IReadOnlyDictionary<string, string>? Words = null);
+public sealed record LikelihoodRow(
+    IReadOnlyList<string> Causes,
+    IReadOnlyList<double> Probabilities,
+    string Why,
+    IReadOnlyDictionary<string, string>? Words = null
+);
 
 /// <summary>A question, look or test with its possible answers.</summary>
 public sealed record Finding : BookStep
@@ -106,7 +118,10 @@ public sealed record Finding : BookStep
     /// <summary><see cref="Otherwise"/> as the book words it, by outcome.</summary>
     public IReadOnlyDictionary<string, string>? OtherwiseWords { get; init; }
 
-    /// <summary>The answer that a nozzle sheet gives by itself: pattern of the channel, or what became of its gaps, to outcome; <c>any</c> for the rest. Null when a sheet does not answer it.</summary>
+    /// <summary>
+    /// The answer that a nozzle sheet gives by itself: pattern of the channel, or what became of its gaps, to outcome; <c>any</c> for the
+    /// rest. Null when a sheet does not answer it.
+    /// </summary>
     public IReadOnlyDictionary<string, string>? Sheet { get; init; }
 
     /// <summary>Whether it proves a repair.</summary>
@@ -119,7 +134,8 @@ public sealed record Finding : BookStep
     public int IndexOf(string outcome)
     {
         for (var i = 0; i < Outcomes.Count; i++)
-            if (Outcomes[i].Id == outcome) return i;
+            if (Outcomes[i].Id == outcome)
+                return i;
         return -1;
     }
 }

@@ -21,14 +21,27 @@ public sealed class CaseBook
         Complaint = complaint;
         var bare = new Facts { Model = model, Context = new Dictionary<string, string>() };
         var stations = model.Stations.Select(s => s.Id).ToHashSet();
-        Causes = [.. book.Causes.Select(c => c with { When = c.When.For(bare) }).Where(c => c.Complaints.ContainsKey(complaint.Id) && stations.Contains(c.Station) && !c.When.IsNever)];
+        Causes =
+        [
+            .. book
+                .Causes.Select(c => c with { When = c.When.For(bare) })
+                .Where(c => c.Complaints.ContainsKey(complaint.Id) && stations.Contains(c.Station) && !c.When.IsNever),
+        ];
         var index = Causes.Select((c, i) => (c.Id, i)).ToDictionary(p => p.Id, p => p.i);
         BaseWeights = [.. Causes.Select(c => c.Rate * c.Complaints[complaint.Id])];
-        Repairs = [.. book.Repairs
-            .Where(r => r.Fixes.Any(f => index.ContainsKey(f.Cause)) && !r.When.For(bare).IsNever)
-            .Select(r => r with { When = r.When.For(bare), Proof = r.Proof == ProofOfComplaint ? complaint.Proof : r.Proof })];
+        Repairs =
+        [
+            .. book
+                .Repairs.Where(r => r.Fixes.Any(f => index.ContainsKey(f.Cause)) && !r.When.For(bare).IsNever)
+                .Select(r => r with { When = r.When.For(bare), Proof = r.Proof == ProofOfComplaint ? complaint.Proof : r.Proof }),
+        ];
         FixChance = [.. Repairs.Select(r => FixRow(r, index))];
-        Findings = [.. book.Findings.Where(f => !f.When.For(bare).IsNever && (IsProof(f) || Tells(f, index))).Select(f => f with { When = f.When.For(bare) })];
+        Findings =
+        [
+            .. book
+                .Findings.Where(f => !f.When.For(bare).IsNever && (IsProof(f) || Tells(f, index)))
+                .Select(f => f with { When = f.When.For(bare) }),
+        ];
         Likelihood = [.. Findings.Select(f => Rows(f, index))];
         Unknown = [.. Likelihood.Select((rows, f) => UnknownRow(rows, Findings[f]))];
         StepCost = Findings.Cast<BookStep>().Concat(Repairs).ToDictionary(s => s.Id, s => Diagnosis.StepCost.Of(s, model, book.House));
@@ -108,7 +121,8 @@ public sealed class CaseBook
     public int IndexOfFinding(string id)
     {
         for (var i = 0; i < Findings.Count; i++)
-            if (Findings[i].Id == id) return i;
+            if (Findings[i].Id == id)
+                return i;
         return -1;
     }
 
@@ -116,27 +130,30 @@ public sealed class CaseBook
     public int IndexOfRepair(string id)
     {
         for (var i = 0; i < Repairs.Count; i++)
-            if (Repairs[i].Id == id) return i;
+            if (Repairs[i].Id == id)
+                return i;
         return -1;
     }
 
     private (int[] Findings, int[] Repairs) DependentsOf(string finding) =>
-        ([.. Enumerable.Range(0, Findings.Count).Where(f => DependsOn(Findings[f], finding))],
-         [.. Enumerable.Range(0, Repairs.Count).Where(r => DependsOn(Repairs[r], finding))]);
+        (
+            [.. Enumerable.Range(0, Findings.Count).Where(f => DependsOn(Findings[f], finding))],
+            [.. Enumerable.Range(0, Repairs.Count).Where(r => DependsOn(Repairs[r], finding))]
+        );
 
     private bool DependsOn(BookStep step, string finding) =>
         step.Id != finding && (FindingsIn(step.When).Contains(finding) || GatesOf[step.Id].Any(g => FindingsIn(g.When).Contains(finding)));
 
     private bool IsProof(Finding finding) => finding.Id == Complaint.Proof || Repairs.Any(r => r.Proof == finding.Id);
 
-    private static bool Tells(Finding finding, Dictionary<string, int> index) =>
-        finding.Rows.Any(row => row.Causes.Any(index.ContainsKey));
+    private static bool Tells(Finding finding, Dictionary<string, int> index) => finding.Rows.Any(row => row.Causes.Any(index.ContainsKey));
 
     private static double[] FixRow(Repair repair, Dictionary<string, int> index)
     {
         var row = new double[index.Count];
         foreach (var fix in repair.Fixes)
-            if (index.TryGetValue(fix.Cause, out var c)) row[c] = Math.Max(row[c], fix.Chance);
+            if (index.TryGetValue(fix.Cause, out var c))
+                row[c] = Math.Max(row[c], fix.Chance);
         return row;
     }
 
@@ -145,8 +162,9 @@ public sealed class CaseBook
         var rows = new double[index.Count][];
         Array.Fill(rows, [.. finding.Otherwise]);
         foreach (var row in finding.Rows)
-            foreach (var cause in row.Causes)
-                if (index.TryGetValue(cause, out var c)) rows[c] = [.. row.Probabilities];
+        foreach (var cause in row.Causes)
+            if (index.TryGetValue(cause, out var c))
+                rows[c] = [.. row.Probabilities];
         return rows;
     }
 
@@ -155,17 +173,18 @@ public sealed class CaseBook
         var total = BaseWeights.Sum();
         var mean = new double[finding.Outcomes.Count];
         for (var c = 0; c < rows.Length; c++)
-            for (var o = 0; o < mean.Length; o++)
-                mean[o] += BaseWeights[c] / total * rows[c][o];
+        for (var o = 0; o < mean.Length; o++)
+            mean[o] += BaseWeights[c] / total * rows[c][o];
         return finding.IsProof ? mean : [.. mean.Select(m => (m + (1.0 / mean.Length)) / 2)];
     }
 
-    private static IEnumerable<string> FindingsIn(Condition condition) => condition switch
-    {
-        Condition.All all => all.Parts.SelectMany(FindingsIn),
-        Condition.Any any => any.Parts.SelectMany(FindingsIn),
-        Condition.Not not => FindingsIn(not.Part),
-        Condition.FindingIs finding => [finding.Finding],
-        _ => [],
-    };
+    private static IEnumerable<string> FindingsIn(Condition condition) =>
+        condition switch
+        {
+            Condition.All all => all.Parts.SelectMany(FindingsIn),
+            Condition.Any any => any.Parts.SelectMany(FindingsIn),
+            Condition.Not not => FindingsIn(not.Part),
+            Condition.FindingIs finding => [finding.Finding],
+            _ => [],
+        };
 }

@@ -25,7 +25,13 @@ public sealed record MindChange(Finding Finding, FindingOutcome Outcome, double 
 /// <param name="Lines">Fact by fact, oldest first.</param>
 /// <param name="Now">Its odds now, 0 to 1.</param>
 /// <param name="Changes">Answers that would lower it most, most telling first.</param>
-public sealed record CauseArithmetic(Cause Cause, double Start, IReadOnlyList<ArithmeticLine> Lines, double Now, IReadOnlyList<MindChange> Changes)
+public sealed record CauseArithmetic(
+    Cause Cause,
+    double Start,
+    IReadOnlyList<ArithmeticLine> Lines,
+    double Now,
+    IReadOnlyList<MindChange> Changes
+)
 {
     private const int MostChanges = 3;
     private const double LeastDrop = 0.7;
@@ -38,21 +44,39 @@ public sealed record CauseArithmetic(Cause Cause, double Start, IReadOnlyList<Ar
     public static CauseArithmetic? Of(Posterior odds, Facts facts, string cause)
     {
         var at = odds.Book.Causes.ToList().FindIndex(c => c.Id == cause);
-        if (at < 0) return null;
-        var start = Posterior.Of(odds.Book, facts with { Counts = ShopCounts.None, Context = new Dictionary<string, string>() }, []).Still[at];
+        if (at < 0)
+            return null;
+        var start = Posterior.Of(odds.Book, facts with { Counts = ShopCounts.None, Context = new Dictionary<string, string>() }, []).Still[
+            at
+        ];
         var first = odds.Paths.Count > 0 ? odds.Paths[0].Before[at] : odds.Still[at];
-        return new CauseArithmetic(odds.Book.Causes[at], odds.Paths.Count > 0 ? first : start, [.. odds.Paths.Select(p => Line(odds.Book, p, at))], odds.Still[at], Changing(odds, facts, at));
+        return new CauseArithmetic(
+            odds.Book.Causes[at],
+            odds.Paths.Count > 0 ? first : start,
+            [.. odds.Paths.Select(p => Line(odds.Book, p, at))],
+            odds.Still[at],
+            Changing(odds, facts, at)
+        );
     }
 
     private static ArithmeticLine Line(CaseBook book, CausePath path, int at)
     {
         var average = path.Before[at] > 0 && path.After[at] > 0 ? path.Factor[at] * path.Before[at] / path.After[at] : 0;
-        return new ArithmeticLine(path.Evidence.Kind, path.Evidence.Says, WhyFor(book, path.Evidence, book.Causes[at].Id), path.Factor[at], average, path.Before[at], path.After[at]);
+        return new ArithmeticLine(
+            path.Evidence.Kind,
+            path.Evidence.Says,
+            WhyFor(book, path.Evidence, book.Causes[at].Id),
+            path.Factor[at],
+            average,
+            path.Before[at],
+            path.After[at]
+        );
     }
 
     private static string WhyFor(CaseBook book, Evidence evidence, string cause)
     {
-        if (evidence.Kind != "finding") return evidence.Why;
+        if (evidence.Kind != "finding")
+            return evidence.Why;
         var finding = book.Findings[book.IndexOfFinding(evidence.Source)];
         return finding.Rows.LastOrDefault(r => r.Causes.Contains(cause))?.Why ?? finding.OtherwiseWhy;
     }
@@ -63,8 +87,10 @@ public sealed record CauseArithmetic(Cause Cause, double Start, IReadOnlyList<Ar
         for (var f = 0; f < odds.Book.Findings.Count; f++)
         {
             var finding = odds.Book.Findings[f];
-            if (finding.IsProof || facts.Answers.ContainsKey(finding.Id) || !finding.When.Holds(facts)) continue;
-            for (var o = 0; o < finding.Outcomes.Count; o++) Weigh(odds, f, o, at, changes);
+            if (finding.IsProof || facts.Answers.ContainsKey(finding.Id) || !finding.When.Holds(facts))
+                continue;
+            for (var o = 0; o < finding.Outcomes.Count; o++)
+                Weigh(odds, f, o, at, changes);
         }
 
         return [.. changes.OrderBy(c => c.Then).DistinctBy(c => c.Finding.Id).Take(MostChanges)];
@@ -73,10 +99,14 @@ public sealed record CauseArithmetic(Cause Cause, double Start, IReadOnlyList<Ar
     private static void Weigh(Posterior odds, int f, int o, int at, List<MindChange> changes)
     {
         var chance = Information.Chance(f, o, odds);
-        if (chance <= 0) return;
+        if (chance <= 0)
+            return;
         double[] then = [.. odds.Still.Select((p, c) => p * odds.Book.Likelihood[f][c][o] / chance)];
-        if (then[at] > odds.Still[at] * LeastDrop) return;
+        if (then[at] > odds.Still[at] * LeastDrop)
+            return;
         var leads = Array.IndexOf(then, then.Max());
-        changes.Add(new MindChange(odds.Book.Findings[f], odds.Book.Findings[f].Outcomes[o], chance, then[at], odds.Book.Causes[leads], then[leads]));
+        changes.Add(
+            new MindChange(odds.Book.Findings[f], odds.Book.Findings[f].Outcomes[o], chance, then[at], odds.Book.Causes[leads], then[leads])
+        );
     }
 }

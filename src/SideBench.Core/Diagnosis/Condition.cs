@@ -18,30 +18,33 @@ public abstract record Condition
 
     /// <summary>What is left of it once the model is known: parts that only look at the model are worked out for good.</summary>
     /// <param name="bare">The model without a case.</param>
-    public Condition For(Facts bare) => this switch
-    {
-        ModelIs or ModelNamed or HasStation => Holds(bare) ? new Always() : Never,
-        All all => AllOf([.. all.Parts.Select(p => p.For(bare)).Where(p => p is not Always)]),
-        Any any => AnyOf([.. any.Parts.Select(p => p.For(bare)).Where(p => !p.IsNever)]),
-        Not not => not.Part.For(bare) is var part && part is Not inner ? inner.Part : new Not(part),
-        _ => this,
-    };
+    public Condition For(Facts bare) =>
+        this switch
+        {
+            ModelIs or ModelNamed or HasStation => Holds(bare) ? new Always() : Never,
+            All all => AllOf([.. all.Parts.Select(p => p.For(bare)).Where(p => p is not Always)]),
+            Any any => AnyOf([.. any.Parts.Select(p => p.For(bare)).Where(p => !p.IsNever)]),
+            Not not => not.Part.For(bare) is var part && part is Not inner ? inner.Part : new Not(part),
+            _ => this,
+        };
 
     private static Condition Never { get; } = new Not(new Always());
 
-    private static Condition AllOf(IReadOnlyList<Condition> parts) => parts switch
-    {
-        [] => new Always(),
-        [var one] => one,
-        _ => parts.Any(p => p.IsNever) ? Never : new All(parts),
-    };
+    private static Condition AllOf(IReadOnlyList<Condition> parts) =>
+        parts switch
+        {
+            [] => new Always(),
+            [var one] => one,
+            _ => parts.Any(p => p.IsNever) ? Never : new All(parts),
+        };
 
-    private static Condition AnyOf(IReadOnlyList<Condition> parts) => parts switch
-    {
-        [] => Never,
-        [var one] => one,
-        _ => parts.Any(p => p is Always) ? new Always() : new Any(parts),
-    };
+    private static Condition AnyOf(IReadOnlyList<Condition> parts) =>
+        parts switch
+        {
+            [] => Never,
+            [var one] => one,
+            _ => parts.Any(p => p is Always) ? new Always() : new Any(parts),
+        };
 
     /// <summary>Always.</summary>
     public sealed record Always : Condition
@@ -57,7 +60,8 @@ public abstract record Condition
         public override bool Holds(Facts facts, StepLoad load = default)
         {
             foreach (var part in Parts)
-                if (!part.Holds(facts, load)) return false;
+                if (!part.Holds(facts, load))
+                    return false;
             return true;
         }
     }
@@ -69,7 +73,8 @@ public abstract record Condition
         public override bool Holds(Facts facts, StepLoad load = default)
         {
             foreach (var part in Parts)
-                if (part.Holds(facts, load)) return true;
+                if (part.Holds(facts, load))
+                    return true;
             return false;
         }
     }
@@ -128,8 +133,10 @@ public abstract record Condition
             var count = 0;
             foreach (var tags in facts.Done)
             {
-                if (SinceTag is not null && tags.Contains(SinceTag)) count = 0;
-                if (tags.Contains(Tag)) count++;
+                if (SinceTag is not null && tags.Contains(SinceTag))
+                    count = 0;
+                if (tags.Contains(Tag))
+                    count++;
             }
             return count >= Times;
         }

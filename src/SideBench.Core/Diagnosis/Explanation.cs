@@ -6,7 +6,8 @@ public static class Explanation
     /// <summary>Why this step is next.</summary>
     public static string Why(Candidate chosen, bool easy, Posterior odds, Facts facts)
     {
-        if (chosen.Step is Repair repair) return WhyRepair(repair, chosen.FixChance ?? 0, odds) + SchoolOf(repair, odds.Book, facts) + Shelf(repair, facts);
+        if (chosen.Step is Repair repair)
+            return WhyRepair(repair, chosen.FixChance ?? 0, odds) + SchoolOf(repair, odds.Book, facts) + Shelf(repair, facts);
         var costs = $"{chosen.Cost:0.00} now, about {chosen.Expected:0} {odds.Book.Book.House.Currency} from here to a proved fix";
         return easy ? $"An easy check, before any tool: {costs}." : $"Splits what is left at the least cost: {costs}.";
     }
@@ -28,12 +29,21 @@ public static class Explanation
         $"{word.Gate.Reason} The next step would be “{word.Step.Name}”. Hand back with the findings, or ask for the customer's word.";
 
     /// <summary>What is said of a thread that has ended: nothing is to be done.</summary>
-    public static Advice Ended(Logbook.CaseThread thread) => new(AdviceKind.Close, null, thread.How switch
-    {
-        "verified" => "Mended and proved.",
-        "handed-back" => "Handed back unmended.",
-        _ => "Closed without proof.",
-    }, [], [], [], 0);
+    public static Advice Ended(Logbook.CaseThread thread) =>
+        new(
+            AdviceKind.Close,
+            null,
+            thread.How switch
+            {
+                "verified" => "Mended and proved.",
+                "handed-back" => "Handed back unmended.",
+                _ => "Closed without proof.",
+            },
+            [],
+            [],
+            [],
+            0
+        );
 
     /// <summary>Why the job can close.</summary>
     public static string Proved(Proof proof) => $"“{proof.Repair?.Name}” is proved. Clear the tray, then close.";
@@ -42,25 +52,33 @@ public static class Explanation
     public static string HandBack(Posterior odds, IReadOnlyList<HeldStep> held)
     {
         if (odds.Unknown > odds.Book.Book.House.ContradictsAbove)
-            return $"The findings do not fit the book ({Percent(odds.Unknown)} for a fault it does not know). Hand back with the findings, or ask a colleague.";
+            return $"The findings do not fit the book ({Percent(odds.Unknown)} for a fault "
+                + $"it does not know). Hand back with the findings, or ask a colleague.";
         var lead = Array.IndexOf(odds.Still, odds.Still.DefaultIfEmpty(0).Max());
-        var most = lead >= 0 && odds.Still[lead] >= 0.5 ? $" Most likely: {odds.Book.Causes[lead].Name} ({Percent(odds.Still[lead])})." : "";
-        var gate = held.FirstOrDefault(h => h.Step is Repair && lead >= 0 && ((Repair)h.Step).Fixes.Any(f => f.Cause == odds.Book.Causes[lead].Id));
+        var most =
+            lead >= 0 && odds.Still[lead] >= 0.5 ? $" Most likely: {odds.Book.Causes[lead].Name} ({Percent(odds.Still[lead])})." : "";
+        var gate = held.FirstOrDefault(h =>
+            h.Step is Repair && lead >= 0 && ((Repair)h.Step).Fixes.Any(f => f.Cause == odds.Book.Causes[lead].Id)
+        );
         return (gate is null ? "No step left in the book is worth its cost." : gate.Gate.Reason) + most + " Hand back with the findings.";
     }
 
     /// <summary>A share as percent, without a show of more than is known.</summary>
-    public static string Percent(double share) => share switch
-    {
-        > 0 and < 0.01 => "under 1 %",
-        > 0.99 and < 1 => "over 99 %",
-        _ => $"{Math.Round(share * 100)} %",
-    };
+    public static string Percent(double share) =>
+        share switch
+        {
+            > 0 and < 0.01 => "under 1 %",
+            > 0.99 and < 1 => "over 99 %",
+            _ => $"{Math.Round(share * 100)} %",
+        };
 
     private static string SchoolOf(Repair repair, CaseBook book, Facts facts)
     {
         foreach (var school in book.Book.Schools)
-            if (school.Options.FirstOrDefault(o => facts.Schools.GetValueOrDefault(school.Id) == o.Id) is { } option && option.Prefers.Contains(repair.Id))
+            if (
+                school.Options.FirstOrDefault(o => facts.Schools.GetValueOrDefault(school.Id) == o.Id) is { } option
+                && option.Prefers.Contains(repair.Id)
+            )
                 return $" By the school “{school.Name}: {option.Name}”.";
         return "";
     }
@@ -70,8 +88,8 @@ public static class Explanation
 
     private static string WhyRepair(Repair repair, double chance, Posterior odds)
     {
-        var causes = repair.Fixes
-            .Select(fix => (fix, At: IndexOf(odds.Book, fix.Cause)))
+        var causes = repair
+            .Fixes.Select(fix => (fix, At: IndexOf(odds.Book, fix.Cause)))
             .Where(p => p.At >= 0 && odds.Still[p.At] * p.fix.Chance >= 0.005)
             .OrderByDescending(p => odds.Still[p.At] * p.fix.Chance)
             .Take(3)
@@ -82,7 +100,8 @@ public static class Explanation
     private static int IndexOf(CaseBook book, string cause)
     {
         for (var c = 0; c < book.Causes.Count; c++)
-            if (book.Causes[c].Id == cause) return c;
+            if (book.Causes[c].Id == cause)
+                return c;
         return -1;
     }
 }

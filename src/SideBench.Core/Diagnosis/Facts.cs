@@ -46,7 +46,10 @@ public sealed record Facts
     /// <param name="finding">The finding.</param>
     /// <param name="outcome">Its answer.</param>
     public Facts With(string finding, string outcome) =>
-        this with { Answers = new Dictionary<string, string>(Answers) { [finding] = outcome } };
+        this with
+        {
+            Answers = new Dictionary<string, string>(Answers) { [finding] = outcome },
+        };
 
     /// <summary>The case as it would be with the customer's word.</summary>
     /// <param name="word">The word.</param>

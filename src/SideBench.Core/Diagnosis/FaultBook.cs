@@ -36,7 +36,9 @@ public sealed record Cause
 /// <param name="Says">Such as a customer says it.</param>
 /// <param name="Proof">The finding that proves it is gone.</param>
 /// <param name="When">On which machines it can be.</param>
-/// <param name="Sheet">Families of nozzle patterns (<see cref="Nozzles.SheetWords.Family"/>) that are this complaint when a sheet shows them; null for none.</param>
+/// <param name="Sheet">
+/// Families of nozzle patterns (<see cref="Nozzles.SheetWords.Family"/>) that are this complaint when a sheet shows them; null for none.
+/// </param>
 public sealed record Complaint(string Id, string Name, string Says, string Proof, Condition When, IReadOnlyList<string>? Sheet = null);
 
 /// <summary>A context that moves the odds before anything is looked at.</summary>
@@ -56,7 +58,15 @@ public sealed record ContextRule(string Id, string Name, Condition When, IReadOn
 /// <param name="Lift">What would lift it, as a sentence.</param>
 /// <param name="Overridable">Whether a person may go past it with a reason.</param>
 /// <param name="Quiet">Shown on the step itself only, not among what is held back: it passes as the work goes on.</param>
-public sealed record Gate(string Id, IReadOnlyList<string> Holds, Condition When, string Reason, string Lift, bool Overridable, bool Quiet = false);
+public sealed record Gate(
+    string Id,
+    IReadOnlyList<string> Holds,
+    Condition When,
+    string Reason,
+    string Lift,
+    bool Overridable,
+    bool Quiet = false
+);
 
 /// <summary>The shop's rates by which steps are compared. All are data; ours are house defaults.</summary>
 public sealed record HouseRates
@@ -167,5 +177,6 @@ public sealed record FaultBook
     public string Version { get; init; } = "";
 
     /// <summary>The step of that name, or null.</summary>
-    public BookStep? Step(string? id) => id is null ? null : (steps ??= Findings.Cast<BookStep>().Concat(Repairs).ToDictionary(s => s.Id)).GetValueOrDefault(id);
+    public BookStep? Step(string? id) =>
+        id is null ? null : (steps ??= Findings.Cast<BookStep>().Concat(Repairs).ToDictionary(s => s.Id)).GetValueOrDefault(id);
 }

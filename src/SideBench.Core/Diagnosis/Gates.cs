@@ -17,7 +17,8 @@ public static class Gates
     {
         var load = book.Load[step.Id];
         foreach (var gate in book.GatesOf[step.Id])
-            if (gate.When.Holds(facts, load) && !overridden.Contains($"{gate.Id}:{step.Id}")) return gate;
+            if (gate.When.Holds(facts, load) && !overridden.Contains($"{gate.Id}:{step.Id}"))
+                return gate;
         return null;
     }
 
@@ -28,7 +29,8 @@ public static class Gates
     {
         var kind = step is Repair ? "repair" : "finding";
         foreach (var tag in gate.Holds)
-            if (tag == kind || step.Tags.Contains(tag)) return true;
+            if (tag == kind || step.Tags.Contains(tag))
+                return true;
         return false;
     }
 
@@ -36,10 +38,11 @@ public static class Gates
     /// <param name="gate">The gate.</param>
     public static string? WordFor(Gate gate) => WordIn(gate.When);
 
-    private static string? WordIn(Condition condition) => condition switch
-    {
-        Condition.Not { Part: Condition.Agreed agreed } => agreed.Word,
-        Condition.All all => all.Parts.Select(WordIn).FirstOrDefault(w => w is not null),
-        _ => null,
-    };
+    private static string? WordIn(Condition condition) =>
+        condition switch
+        {
+            Condition.Not { Part: Condition.Agreed agreed } => agreed.Word,
+            Condition.All all => all.Parts.Select(WordIn).FirstOrDefault(w => w is not null),
+            _ => null,
+        };
 }

@@ -14,8 +14,10 @@ public static class Information
         for (var o = 0; o < finding.Outcomes.Count; o++)
         {
             var chance = Chance(f, o, odds);
-            if (chance <= 0) continue;
-            for (var c = 0; c < odds.Still.Length; c++) bits += Term(odds.Still[c], odds.Book.Likelihood[f][c][o], chance);
+            if (chance <= 0)
+                continue;
+            for (var c = 0; c < odds.Still.Length; c++)
+                bits += Term(odds.Still[c], odds.Book.Likelihood[f][c][o], chance);
             bits += Term(odds.Unknown, odds.Book.Unknown[f][o], chance) + Term(odds.Fixed, finding.Sound[o], chance);
         }
 
@@ -29,7 +31,8 @@ public static class Information
     public static double Chance(int f, int o, Posterior odds)
     {
         var chance = (odds.Unknown * odds.Book.Unknown[f][o]) + (odds.Fixed * odds.Book.Findings[f].Sound[o]);
-        for (var c = 0; c < odds.Still.Length; c++) chance += odds.Still[c] * odds.Book.Likelihood[f][c][o];
+        for (var c = 0; c < odds.Still.Length; c++)
+            chance += odds.Still[c] * odds.Book.Likelihood[f][c][o];
         return chance;
     }
 
@@ -39,7 +42,8 @@ public static class Information
     public static double FixChance(int r, Posterior odds)
     {
         double chance = 0;
-        for (var c = 0; c < odds.Still.Length; c++) chance += odds.Still[c] * odds.Book.FixChance[r][c];
+        for (var c = 0; c < odds.Still.Length; c++)
+            chance += odds.Still[c] * odds.Book.FixChance[r][c];
         return chance;
     }
 

@@ -44,20 +44,28 @@ internal sealed class LookAhead
             for (var i = 0; i < Math.Min(width, steps.Length); i++)
             {
                 var value = After(board.Chances, root, steps[i].IsRepair, steps[i].Index, depth - 1);
-                if (spent >= effort && depth > 2) return [.. steps];
+                if (spent >= effort && depth > 2)
+                    return [.. steps];
                 changed |= value < deeper[i].Expected - 1e-9;
                 deeper[i].Expected = Math.Min(value, deeper[i].Expected);
             }
 
             steps = deeper;
-            if (!changed && depth > 2) break;
+            if (!changed && depth > 2)
+                break;
         }
 
         return [.. steps];
     }
 
     // Near the root many ways are followed, further down only the best few.
-    private static int Width(int depth) => depth switch { 2 => 10, 3 => 8, _ => 6 };
+    private static int Width(int depth) =>
+        depth switch
+        {
+            2 => 10,
+            3 => 8,
+            _ => 6,
+        };
 
     private List<(bool IsRepair, int Index, double Expected)> Options(ReadOnlySpan<double> p, Case at, double worthBelow)
     {
@@ -65,16 +73,20 @@ internal sealed class LookAhead
         var (reach, least) = Bounds(p, at.Unknown);
         for (var f = 0; f < board.Outcomes.Length; f++)
         {
-            if (!at.Now.Findings[f] || ((at.Told >> f) & 1) != 0) continue;
+            if (!at.Now.Findings[f] || ((at.Told >> f) & 1) != 0)
+                continue;
             var cost = reach * board.CostOfFinding(f, at.Open);
-            if (cost + least < worthBelow) options.Add((false, f, After(p, at, false, f, 0)));
+            if (cost + least < worthBelow)
+                options.Add((false, f, After(p, at, false, f, 0)));
         }
 
         foreach (var r in board.Menders)
         {
-            if (at.Left[r] == 0) continue;
+            if (at.Left[r] == 0)
+                continue;
             var cost = reach * board.RepairCost[r];
-            if (cost < worthBelow) options.Add((true, r, After(p, at, true, r, 0)));
+            if (cost < worthBelow)
+                options.Add((true, r, After(p, at, true, r, 0)));
         }
 
         return options;
@@ -85,14 +97,16 @@ internal sealed class LookAhead
     {
         spent++;
         var best = MendingOrder.Cost(board, p, at.Unknown, at.Open, at.Left);
-        if (depth == 0 || spent >= effort) return best;
+        if (depth == 0 || spent >= effort)
+            return best;
         var options = Options(p, at, best);
         options.Sort((a, b) => a.Expected.CompareTo(b.Expected));
         var width = Math.Min(depth == 1 ? 1 : Width(depth + 2), options.Count);
         for (var i = 0; i < width; i++)
         {
             best = Math.Min(best, options[i].Expected);
-            if (depth > 1) best = Math.Min(best, After(p, at, options[i].IsRepair, options[i].Index, depth - 1));
+            if (depth > 1)
+                best = Math.Min(best, After(p, at, options[i].IsRepair, options[i].Index, depth - 1));
         }
 
         return best;
@@ -108,8 +122,18 @@ internal sealed class LookAhead
         for (var o = 0; o < board.Outcomes[f]; o++)
         {
             var row = board.Likelihood[f].AsSpan(o * p.Length, p.Length);
-            for (var c = 0; c < p.Length; c++) then[c] = p[c] * row[c];
-            cost += Best(then, at.Answered(f, at.Unknown * board.UnknownLikelihood[f][o], board.OpenAfter(f, at.Open), at.IsRoot ? at.Now.After(f, o) : at.Now), depth);
+            for (var c = 0; c < p.Length; c++)
+                then[c] = p[c] * row[c];
+            cost += Best(
+                then,
+                at.Answered(
+                    f,
+                    at.Unknown * board.UnknownLikelihood[f][o],
+                    board.OpenAfter(f, at.Open),
+                    at.IsRoot ? at.Now.After(f, o) : at.Now
+                ),
+                depth
+            );
         }
 
         return cost;
@@ -120,13 +144,15 @@ internal sealed class LookAhead
         var cost = (Sum(p) + at.Unknown) * board.CostOfRepair(r, at.Open);
         Span<double> then = stackalloc double[p.Length];
         p.CopyTo(then);
-        foreach (var (cause, chance) in board.Fixes[r]) then[cause] *= 1 - chance;
+        foreach (var (cause, chance) in board.Fixes[r])
+            then[cause] *= 1 - chance;
         return cost + Best(then, at.Mended(r), depth);
     }
 
     private (double Reach, double Least) Bounds(ReadOnlySpan<double> p, double unknown)
     {
-        double reach = unknown, least = unknown * board.HandBack;
+        double reach = unknown,
+            least = unknown * board.HandBack;
         for (var c = 0; c < p.Length; c++)
         {
             reach += p[c];
@@ -139,7 +165,8 @@ internal sealed class LookAhead
     private static double Sum(ReadOnlySpan<double> p)
     {
         double sum = 0;
-        foreach (var chance in p) sum += chance;
+        foreach (var chance in p)
+            sum += chance;
         return sum;
     }
 
@@ -160,7 +187,8 @@ internal sealed class LookAhead
         private byte[] Both(byte[] then)
         {
             var both = (byte[])then.Clone();
-            for (var r = 0; r < both.Length; r++) both[r] = (byte)Math.Max(0, both[r] - (Now.Repairs[r] - Left[r]));
+            for (var r = 0; r < both.Length; r++)
+                both[r] = (byte)Math.Max(0, both[r] - (Now.Repairs[r] - Left[r]));
             return both;
         }
     }

@@ -27,30 +27,36 @@ internal static class MendingOrder
         while (true)
         {
             var (best, cost) = Best(board, gain, open);
-            if (best < 0) return least;
+            if (best < 0)
+                return least;
             spent += reach * cost;
             var won = gain[best];
             reach -= won;
             known -= won;
             least = Math.Min(least, spent + (reach * board.HandBack));
             // What is left to gain cannot pay for what is spent by now: a later place to stop is no better.
-            if (spent + ((reach - known) * board.HandBack) >= least) return least;
+            if (spent + ((reach - known) * board.HandBack) >= least)
+                return least;
             Make(board, best, p, gain);
-            if (--times[best] == 0) gain[best] = -1;
+            if (--times[best] == 0)
+                gain[best] = -1;
             open = 0;
         }
     }
 
     private static double Gains(PlanBoard board, ReadOnlySpan<double> p, byte[] left, Span<double> gain)
     {
-        foreach (var r in board.Menders) gain[r] = left[r] > 0 ? 0 : -1;
+        foreach (var r in board.Menders)
+            gain[r] = left[r] > 0 ? 0 : -1;
         double known = 0;
         for (var c = 0; c < p.Length; c++)
         {
             known += p[c];
-            if (p[c] <= 0) continue;
+            if (p[c] <= 0)
+                continue;
             foreach (var (repair, chance) in board.FixedBy[c])
-                if (gain[repair] >= 0) gain[repair] += p[c] * chance;
+                if (gain[repair] >= 0)
+                    gain[repair] += p[c] * chance;
         }
 
         return known;
@@ -62,9 +68,11 @@ internal static class MendingOrder
         double bestRatio = 0;
         foreach (var r in board.Menders)
         {
-            if (gain[r] <= 1e-12) continue;
+            if (gain[r] <= 1e-12)
+                continue;
             var ratio = open == 0 ? gain[r] * board.PerCost[r] : gain[r] / board.CostOfRepair(r, open);
-            if (ratio > bestRatio) (best, bestRatio) = (r, ratio);
+            if (ratio > bestRatio)
+                (best, bestRatio) = (r, ratio);
         }
 
         return (best, best < 0 ? 0 : board.CostOfRepair(best, open));
@@ -77,7 +85,8 @@ internal static class MendingOrder
             var ended = p[cause] * chance;
             p[cause] -= ended;
             foreach (var (other, share) in board.FixedBy[cause])
-                if (gain[other] >= 0) gain[other] -= ended * share;
+                if (gain[other] >= 0)
+                    gain[other] -= ended * share;
         }
     }
 }

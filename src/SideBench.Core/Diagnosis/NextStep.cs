@@ -16,10 +16,17 @@ public static class NextStep
     /// <param name="thread">The thread.</param>
     /// <remarks>
     /// Tests and repairs compete by <see cref="LookAhead"/>. Easy checks that can tell something, pay for themselves and cost
-    /// hardly more than the best step come before any tool, the cheapest first (house default); a repair is proved before anything else is tried, once more when
+    /// hardly more than the best step come before any tool, the cheapest first (house default); a repair is proved before anything else is
+    /// tried, once more when
     /// the odds are still against it; and where only the customer's word is wanting, the advice is to hand back or to ask.
     /// </remarks>
-    public static Advice Of(Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden, int thread = 0)
+    public static Advice Of(
+        Posterior odds,
+        Facts facts,
+        IReadOnlyList<CaseEvent> timeline,
+        IReadOnlyCollection<string> overridden,
+        int thread = 0
+    )
     {
         var book = odds.Book;
         var held = new List<HeldStep>();
@@ -30,7 +37,8 @@ public static class NextStep
         if (proof.Proved && (odds.Fixed >= book.Book.House.CloseAbove || proof.Times >= book.Book.House.ProofAgain))
             return Plain(AdviceKind.Close, Explanation.Proved(proof), held);
         var candidates = Candidates(plan, board, now, odds);
-        if (proof.Pending is { } pending) return Proving(pending, book, odds, candidates, held, Explanation.Prove(pending, odds));
+        if (proof.Pending is { } pending)
+            return Proving(pending, book, odds, candidates, held, Explanation.Prove(pending, odds));
         if (proof is { Proved: true, Repair: { } proved })
             return Proving(new PendingProof(proved, proved.Proof), book, odds, candidates, held, Explanation.ProveAgain(odds));
 
@@ -38,13 +46,23 @@ public static class NextStep
         var best = candidates.Where(IsUseful).MinBy(c => c.Expected);
         var leeway = best is null ? 0 : best.Expected * (1 + book.Book.House.EasyLeeway);
         var easy = candidates.Where(c => IsUsefulEasy(c, book) && c.Expected <= Math.Min(stop, leeway)).ToList();
-        if (easy.Count > 0) best = easy.OrderBy(c => c.Cost).ThenBy(c => c.Expected).First();
+        if (easy.Count > 0)
+            best = easy.OrderBy(c => c.Cost).ThenBy(c => c.Expected).First();
         var value = best is null ? board.HandBack : Math.Min(stop, best.Expected);
         if (easy.Count == 0 && WordThatPays(odds, facts, timeline, overridden, held, value) is { } word)
             return Plain(AdviceKind.HandBack, Explanation.WordWanted(word, odds), held) with { Word = word };
-        if (best is null || (easy.Count == 0 && best.Expected >= board.HandBack)) return GivingUp(odds, facts, timeline, held);
+        if (best is null || (easy.Count == 0 && best.Expected >= board.HandBack))
+            return GivingUp(odds, facts, timeline, held);
         var kind = best.Step is Repair ? AdviceKind.Mend : AdviceKind.Find;
-        return new Advice(kind, best, Explanation.Why(best, easy.Count > 0, odds, facts), Outlooks(best.Step, book, odds), Others(best, candidates), held, value);
+        return new Advice(
+            kind,
+            best,
+            Explanation.Why(best, easy.Count > 0, odds, facts),
+            Outlooks(best.Step, book, odds),
+            Others(best, candidates),
+            held,
+            value
+        );
     }
 
     private static List<Candidate> Candidates(LookAhead plan, PlanBoard board, Availability now, Posterior odds)
@@ -54,9 +72,19 @@ public static class NextStep
         foreach (var (isRepair, i, expected) in plan.Steps(now))
         {
             if (isRepair)
-                candidates.Add(new Candidate(book.Repairs[i], expected, board.CostOfRepair(i, board.Open) - board.ProofCost[i], Information.FixChance(i, odds), 0));
+                candidates.Add(
+                    new Candidate(
+                        book.Repairs[i],
+                        expected,
+                        board.CostOfRepair(i, board.Open) - board.ProofCost[i],
+                        Information.FixChance(i, odds),
+                        0
+                    )
+                );
             else
-                candidates.Add(new Candidate(book.Findings[i], expected, board.CostOfFinding(i, board.Open), null, Information.Bits(i, odds)));
+                candidates.Add(
+                    new Candidate(book.Findings[i], expected, board.CostOfFinding(i, board.Open), null, Information.Bits(i, odds))
+                );
         }
 
         return candidates;
@@ -75,19 +103,32 @@ public static class NextStep
 
     // The customer's word is wanted when the way on with it saves more than asking costs. The step named is the best it frees.
     private static WordWanted? WordThatPays(
-        Posterior odds, Facts facts, IReadOnlyList<CaseEvent> timeline, IReadOnlyCollection<string> overridden, List<HeldStep> held, double without)
+        Posterior odds,
+        Facts facts,
+        IReadOnlyList<CaseEvent> timeline,
+        IReadOnlyCollection<string> overridden,
+        List<HeldStep> held,
+        double without
+    )
     {
-        foreach (var wanted in held.Select(h => (Held: h, Word: Gates.WordFor(h.Gate))).Where(w => w.Word is not null).DistinctBy(w => w.Word))
+        foreach (
+            var wanted in held.Select(h => (Held: h, Word: Gates.WordFor(h.Gate))).Where(w => w.Word is not null).DistinctBy(w => w.Word)
+        )
         {
             var then = facts.WithWord(wanted.Word!);
             var now = Availability.Of(odds.Book, then, overridden, s => TimesPast(timeline, s), []);
             var board = new PlanBoard(odds, then);
             var plan = new LookAhead(board);
-            if (plan.Mending(now) + odds.Book.Book.House.PartsWait >= without) continue;
+            if (plan.Mending(now) + odds.Book.Book.House.PartsWait >= without)
+                continue;
             var better = Candidates(plan, board, now, odds).Where(IsUseful).OrderBy(c => c.Expected).ToList();
-            if (better.Count == 0 || better[0].Expected + odds.Book.Book.House.PartsWait >= without) continue;
-            var freed = better.Select(c => held.FirstOrDefault(h => h.Step.Id == c.Step.Id && Gates.WordFor(h.Gate) == wanted.Word)).FirstOrDefault(h => h is not null);
-            if (freed is not null) return new WordWanted(wanted.Word!, freed.Step, freed.Gate);
+            if (better.Count == 0 || better[0].Expected + odds.Book.Book.House.PartsWait >= without)
+                continue;
+            var freed = better
+                .Select(c => held.FirstOrDefault(h => h.Step.Id == c.Step.Id && Gates.WordFor(h.Gate) == wanted.Word))
+                .FirstOrDefault(h => h is not null);
+            if (freed is not null)
+                return new WordWanted(wanted.Word!, freed.Step, freed.Gate);
         }
 
         return null;
@@ -103,10 +144,13 @@ public static class NextStep
         {
             if (timeline[i] is CaseEvent.Worked worked)
             {
-                if (again) break;
-                if (worked.Repair == step.Id) times++;
+                if (again)
+                    break;
+                if (worked.Repair == step.Id)
+                    times++;
             }
-            else if (timeline[i] is CaseEvent.Told told && told.Finding == step.Id) times++;
+            else if (timeline[i] is CaseEvent.Told told && told.Finding == step.Id)
+                times++;
         }
 
         return times;
@@ -119,19 +163,36 @@ public static class NextStep
 
     private static Advice Plain(AdviceKind kind, string because, List<HeldStep> held) => new(kind, null, because, [], [], held, 0);
 
-    private static Advice Proving(PendingProof pending, CaseBook book, Posterior odds, List<Candidate> candidates, List<HeldStep> held, string because)
+    private static Advice Proving(
+        PendingProof pending,
+        CaseBook book,
+        Posterior odds,
+        List<Candidate> candidates,
+        List<HeldStep> held,
+        string because
+    )
     {
         var f = book.IndexOfFinding(pending.Proof);
         var finding = book.Findings[f];
-        var chosen = candidates.FirstOrDefault(c => c.Step.Id == finding.Id)
+        var chosen =
+            candidates.FirstOrDefault(c => c.Step.Id == finding.Id)
             ?? new Candidate(finding, book.StepCost[finding.Id], book.StepCost[finding.Id], null, Information.Bits(f, odds));
         held.RemoveAll(h => h.Step.Id == finding.Id && h.Gate.Overridable);
-        return new Advice(AdviceKind.Prove, chosen, because, Outlooks(finding, book, odds), Others(chosen, candidates), held, chosen.Expected);
+        return new Advice(
+            AdviceKind.Prove,
+            chosen,
+            because,
+            Outlooks(finding, book, odds),
+            Others(chosen, candidates),
+            held,
+            chosen.Expected
+        );
     }
 
     private static IReadOnlyList<Outlook> Outlooks(BookStep step, CaseBook book, Posterior odds)
     {
-        if (step is not Finding finding) return [];
+        if (step is not Finding finding)
+            return [];
         var f = book.IndexOfFinding(finding.Id);
         return [.. finding.Outcomes.Select((outcome, o) => Leaves(outcome.Id, f, o, book, odds, Information.Chance(f, o, odds)))];
     }
@@ -145,7 +206,11 @@ public static class NextStep
             by[book.Causes[c].Station] = by.GetValueOrDefault(book.Causes[c].Station) + p;
         }
 
-        return new Outlook(outcome, chance, [.. by.Where(b => b.Value >= 0.05).OrderByDescending(b => b.Value).Take(3).Select(b => (b.Key, b.Value))]);
+        return new Outlook(
+            outcome,
+            chance,
+            [.. by.Where(b => b.Value >= 0.05).OrderByDescending(b => b.Value).Take(3).Select(b => (b.Key, b.Value))]
+        );
     }
 
     // What else was close; and, when one is to be had, a look that is cheaper than the chosen step.
@@ -154,7 +219,8 @@ public static class NextStep
         var rest = candidates.Where(c => c.Step.Id != best.Step.Id && IsUseful(c)).OrderBy(c => c.Expected).ToList();
         var others = rest.Take(MostOthers).ToList();
         var cheaper = rest.Where(c => c.Step is Finding && c.Bits >= 0.05 && c.Cost < best.Cost).OrderBy(c => c.Expected).FirstOrDefault();
-        if (cheaper is null || others.Contains(cheaper)) return others;
+        if (cheaper is null || others.Contains(cheaper))
+            return others;
         return [cheaper, .. others.Take(MostOthers - 1)];
     }
 }

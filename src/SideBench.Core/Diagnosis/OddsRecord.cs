@@ -35,8 +35,12 @@ public sealed record OddsRecord(int Jobs, int LeadRight, IReadOnlyList<OddsTenth
     public static OddsRecord Of(IReadOnlyCollection<EntryBody.Judged> judged)
     {
         var given = judged.SelectMany(j => j.Odds).ToLookup(f => Math.Min(Tens - 1, (int)(f.Ratio * Tens)));
-        var tenths = Enumerable.Range(0, Tens).Select(t => new OddsTenth(t / (double)Tens, given[t].Count(), given[t].Sum(f => f.Ratio), given[t].Count(f => f.Confirmed)));
-        var tests = judged.SelectMany(j => j.Tests).GroupBy(t => t.Finding)
+        var tenths = Enumerable
+            .Range(0, Tens)
+            .Select(t => new OddsTenth(t / (double)Tens, given[t].Count(), given[t].Sum(f => f.Ratio), given[t].Count(f => f.Confirmed)));
+        var tests = judged
+            .SelectMany(j => j.Tests)
+            .GroupBy(t => t.Finding)
             .Select(g => new TestRecord(g.Key, g.Count(), g.Sum(t => t.Minutes), g.Sum(t => t.Bits), g.Count(t => t.Bits < 0)))
             .OrderByDescending(t => t.BitsPerMinute);
         return new OddsRecord(judged.Count, judged.Count(j => j.Odds.MaxBy(f => f.Ratio)?.Confirmed == true), [.. tenths], [.. tests]);

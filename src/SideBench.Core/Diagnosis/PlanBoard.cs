@@ -107,14 +107,17 @@ internal sealed class PlanBoard
     public double Opening(int needs, int open)
     {
         double cost = 0;
-        for (var missing = needs & ~open; missing != 0; missing &= missing - 1) cost += OpeningCost[BitOperations.TrailingZeroCount(missing)];
+        for (var missing = needs & ~open; missing != 0; missing &= missing - 1)
+            cost += OpeningCost[BitOperations.TrailingZeroCount(missing)];
         return cost;
     }
 
     /// <summary>What is open after a finding, as bits.</summary>
     public int OpenAfter(int finding, int open) => FindingCloses[finding] ? 0 : open | FindingNeeds[finding];
 
-    /// <summary>Cost of a step in this case without opening, money: a missing part adds its wait, a step of the school counts less.</summary>
+    /// <summary>
+    /// Cost of a step in this case without opening, money: a missing part adds its wait, a step of the school counts less.
+    /// </summary>
     private static double CostOf(CaseBook book, BookStep step, Facts facts, HashSet<string> prefers)
     {
         var house = book.Book.House;
@@ -124,14 +127,19 @@ internal sealed class PlanBoard
 
     /// <summary>Steps that the schools of this case put first.</summary>
     public static HashSet<string> Preferred(CaseBook book, Facts facts) =>
-        [.. book.Book.Schools.SelectMany(s => s.Options.Where(o => facts.Schools.GetValueOrDefault(s.Id) == o.Id)).SelectMany(o => o.Prefers)];
+        [
+            .. book
+                .Book.Schools.SelectMany(s => s.Options.Where(o => facts.Schools.GetValueOrDefault(s.Id) == o.Id))
+                .SelectMany(o => o.Prefers),
+        ];
 
     private static double[] Rows(double[][] rows, int[] active)
     {
         var outcomes = rows.Length == 0 ? 0 : rows[0].Length;
         var flat = new double[outcomes * active.Length];
         for (var o = 0; o < outcomes; o++)
-            for (var c = 0; c < active.Length; c++) flat[(o * active.Length) + c] = rows[active[c]][o];
+        for (var c = 0; c < active.Length; c++)
+            flat[(o * active.Length) + c] = rows[active[c]][o];
         return flat;
     }
 
@@ -144,7 +152,8 @@ internal sealed class PlanBoard
     private double LeastFor(int cause)
     {
         var least = HandBack;
-        foreach (var (repair, _) in FixedBy[cause]) least = Math.Min(least, RepairCost[repair]);
+        foreach (var (repair, _) in FixedBy[cause])
+            least = Math.Min(least, RepairCost[repair]);
         return least;
     }
 
@@ -152,7 +161,8 @@ internal sealed class PlanBoard
     {
         var bits = 0;
         for (var i = 0; i < book.Openings.Count; i++)
-            if (step.Puts.Any(p => p.Label == book.Openings[i].Label && p.Change == book.Openings[i].Change)) bits |= 1 << i;
+            if (step.Puts.Any(p => p.Label == book.Openings[i].Label && p.Change == book.Openings[i].Change))
+                bits |= 1 << i;
         return bits;
     }
 
@@ -160,7 +170,8 @@ internal sealed class PlanBoard
     {
         var bits = 0;
         for (var i = 0; i < book.Openings.Count; i++)
-            if (facts.Tray.Any(t => t.Label == book.Openings[i].Label && t.Change == book.Openings[i].Change)) bits |= 1 << i;
+            if (facts.Tray.Any(t => t.Label == book.Openings[i].Label && t.Change == book.Openings[i].Change))
+                bits |= 1 << i;
         return bits;
     }
 }

@@ -15,7 +15,9 @@ public sealed record Move(string Station, double Before, double After);
 /// <param name="Why">The book's reason for the largest move; empty when it gives none.</param>
 /// <param name="Entry">The line of the record it came with; null for context.</param>
 /// <param name="Moves">What it moved, largest first.</param>
-/// <param name="Weight">On the station that leads now: natural log of how the fact changed its odds; above 0 blames, below 0 clears.</param>
+/// <param name="Weight">
+/// On the station that leads now: natural log of how the fact changed its odds; above 0 blames, below 0 clears.
+/// </param>
 public sealed record Evidence(string Kind, string Source, string Says, string Why, long? Entry, IReadOnlyList<Move> Moves, double Weight);
 
 /// <summary>One fact in the arithmetic of the causes.</summary>
@@ -33,7 +35,14 @@ public sealed record CausePath(Evidence Evidence, double[] Factor, double[] Befo
 /// </summary>
 public sealed class Posterior
 {
-    private Posterior(CaseBook book, double[] still, double[] mended, double unknown, IReadOnlyList<Evidence> evidence, IReadOnlyList<CausePath> paths)
+    private Posterior(
+        CaseBook book,
+        double[] still,
+        double[] mended,
+        double unknown,
+        IReadOnlyList<Evidence> evidence,
+        IReadOnlyList<CausePath> paths
+    )
     {
         Paths = paths;
         Book = book;
@@ -72,7 +81,8 @@ public sealed class Posterior
     {
         double sum = 0;
         for (var c = 0; c < Still.Length; c++)
-            if (Book.Causes[c].Station == station) sum += Still[c];
+            if (Book.Causes[c].Station == station)
+                sum += Still[c];
         return sum;
     }
 
@@ -85,10 +95,12 @@ public sealed class Posterior
         var run = new PosteriorRun(book);
         run.Start(facts);
         foreach (var rule in book.Book.Rules)
-            if (rule.When.Holds(facts)) run.Apply(rule);
+            if (rule.When.Holds(facts))
+                run.Apply(rule);
         run.Apply(facts.Counts);
         for (var i = 0; i < timeline.Count; i++)
-            if (!IsRetold(book, timeline, i)) run.Apply(timeline[i]);
+            if (!IsRetold(book, timeline, i))
+                run.Apply(timeline[i]);
         var (still, mended, unknown) = run.Normalised();
         return new Posterior(book, still, mended, unknown, run.Evidence(still), run.Paths);
     }
@@ -97,12 +109,16 @@ public sealed class Posterior
     // again is a new sheet, so each counts.
     private static bool IsRetold(CaseBook book, IReadOnlyList<CaseEvent> timeline, int index)
     {
-        if (timeline[index] is not CaseEvent.Told told) return false;
-        if (book.IndexOfFinding(told.Finding) is >= 0 and var f && book.Findings[f].IsProof) return false;
+        if (timeline[index] is not CaseEvent.Told told)
+            return false;
+        if (book.IndexOfFinding(told.Finding) is >= 0 and var f && book.Findings[f].IsProof)
+            return false;
         for (var j = index + 1; j < timeline.Count; j++)
         {
-            if (timeline[j] is CaseEvent.Worked) return false;
-            if (timeline[j] is CaseEvent.Told later && later.Finding == told.Finding) return true;
+            if (timeline[j] is CaseEvent.Worked)
+                return false;
+            if (timeline[j] is CaseEvent.Told later && later.Finding == told.Finding)
+                return true;
         }
         return false;
     }

@@ -34,7 +34,8 @@ internal sealed class PosteriorRun(CaseBook book)
     public void Apply(ContextRule rule)
     {
         var factor = new double[still.Length];
-        for (var c = 0; c < factor.Length; c++) factor[c] = rule.Causes.Contains(book.Causes[c].Id) ? rule.Factor : 1;
+        for (var c = 0; c < factor.Length; c++)
+            factor[c] = rule.Causes.Contains(book.Causes[c].Id) ? rule.Factor : 1;
         Multiply(new Evidence("context", rule.Id, rule.Name, rule.Why, null, [], 0), factor);
     }
 
@@ -45,10 +46,22 @@ internal sealed class PosteriorRun(CaseBook book)
         {
             var shares = Normalised().Still;
             var known = shares.Sum();
-            if (known <= 0) return;
+            if (known <= 0)
+                return;
             var factor = counts.Factors(book.Causes, [.. shares.Select(s => s / known)], book.Book.House);
             var says = counts.Jobs == 1 ? "One closed job of this shop" : $"{counts.Jobs} closed jobs of this shop";
-            Multiply(new Evidence("context", "own-jobs", says, $"The book counts as {book.Book.House.BookWorthJobs:0} jobs beside them.", null, [], 0), factor);
+            Multiply(
+                new Evidence(
+                    "context",
+                    "own-jobs",
+                    says,
+                    $"The book counts as {book.Book.House.BookWorthJobs:0} jobs beside them.",
+                    null,
+                    [],
+                    0
+                ),
+                factor
+            );
         }
 
         second.Start(still);
@@ -57,8 +70,10 @@ internal sealed class PosteriorRun(CaseBook book)
     /// <summary>Adds an answer or a repair.</summary>
     public void Apply(CaseEvent happened)
     {
-        if (happened is CaseEvent.Told told) Tell(told);
-        else if (happened is CaseEvent.Worked worked) Work(worked);
+        if (happened is CaseEvent.Told told)
+            Tell(told);
+        else if (happened is CaseEvent.Worked worked)
+            Work(worked);
     }
 
     /// <summary>The odds now, adding up to 1.</summary>
@@ -68,7 +83,8 @@ internal sealed class PosteriorRun(CaseBook book)
         second.AddTo(s);
         var m = (double[])mended.Clone();
         var max = unknown;
-        for (var c = 0; c < s.Length; c++) max = Math.Max(max, Math.Max(s[c], m[c]));
+        for (var c = 0; c < s.Length; c++)
+            max = Math.Max(max, Math.Max(s[c], m[c]));
         var u = Math.Exp(unknown - max);
         var total = u;
         for (var c = 0; c < s.Length; c++)
@@ -99,24 +115,28 @@ internal sealed class PosteriorRun(CaseBook book)
         var touched = false;
         for (var c = 0; c < still.Length; c++)
         {
-            if (factor[c] == 1 || still[c] <= Impossible / 2) continue;
+            if (factor[c] == 1 || still[c] <= Impossible / 2)
+                continue;
             still[c] += Math.Log(factor[c]);
             touched = true;
         }
 
-        if (touched) Note(evidence, factor, before.Still);
+        if (touched)
+            Note(evidence, factor, before.Still);
     }
 
     private void Tell(CaseEvent.Told told)
     {
         var f = book.IndexOfFinding(told.Finding);
         var o = f < 0 ? -1 : book.Findings[f].IndexOf(told.Outcome);
-        if (o < 0) return;
+        if (o < 0)
+            return;
         var before = Normalised();
         var outcome = book.Findings[f].Outcomes[o];
         var factor = new double[still.Length];
         double Of(IReadOnlyList<double> row) => Mixed(book.Findings[f], told.Shares, o, row);
-        for (var c = 0; c < factor.Length; c++) factor[c] = Of(book.Likelihood[f][c]) * BandOf(outcome, told.Quantity, book.Causes[c].Id);
+        for (var c = 0; c < factor.Length; c++)
+            factor[c] = Of(book.Likelihood[f][c]) * BandOf(outcome, told.Quantity, book.Causes[c].Id);
         var sound = Math.Log(Of(book.Findings[f].Sound));
         for (var c = 0; c < still.Length; c++)
         {
@@ -134,11 +154,13 @@ internal sealed class PosteriorRun(CaseBook book)
     // An answer read by a machine comes with odds of its own: its likelihood is the mixture.
     private static double Mixed(Finding finding, IReadOnlyDictionary<string, double>? shares, int outcome, IReadOnlyList<double> row)
     {
-        if (shares is null || shares.Count == 0) return row[outcome];
+        if (shares is null || shares.Count == 0)
+            return row[outcome];
         var (sum, weight) = (0.0, 0.0);
         foreach (var (id, share) in shares)
         {
-            if (finding.IndexOf(id) is not (>= 0 and var at)) continue;
+            if (finding.IndexOf(id) is not (>= 0 and var at))
+                continue;
             sum += share * row[at];
             weight += share;
         }
@@ -149,7 +171,8 @@ internal sealed class PosteriorRun(CaseBook book)
     private void Work(CaseEvent.Worked worked)
     {
         var r = book.IndexOfRepair(worked.Repair);
-        if (r < 0) return;
+        if (r < 0)
+            return;
         var before = Normalised();
         second.Work(r, before.Still, mended);
         var factor = new double[still.Length];
@@ -157,7 +180,8 @@ internal sealed class PosteriorRun(CaseBook book)
         {
             var chance = book.FixChance[r][c];
             factor[c] = 1 - chance;
-            if (chance <= 0) continue;
+            if (chance <= 0)
+                continue;
             mended[c] = LogSum(mended[c], still[c] + Math.Log(chance));
             still[c] += Math.Log(1 - chance);
         }
@@ -167,10 +191,12 @@ internal sealed class PosteriorRun(CaseBook book)
 
     private static double BandOf(FindingOutcome outcome, double? quantity, string cause)
     {
-        if (quantity is not { } value || outcome.Quantity is null) return 1;
+        if (quantity is not { } value || outcome.Quantity is null)
+            return 1;
         double factor = 1;
         foreach (var band in outcome.Quantity.Bands)
-            if (band.Holds(value) && band.Causes.Contains(cause)) factor *= band.Factor;
+            if (band.Holds(value) && band.Causes.Contains(cause))
+                factor *= band.Factor;
         return factor;
     }
 
@@ -179,15 +205,18 @@ internal sealed class PosteriorRun(CaseBook book)
     {
         var best = -1;
         for (var c = 0; c < before.Length; c++)
-            if (best < 0 || Math.Abs(after[c] - before[c]) > Math.Abs(after[best] - before[best])) best = c;
-        return best < 0 ? "" : book.Findings[f].Rows.LastOrDefault(row => row.Causes.Contains(book.Causes[best].Id))?.Why ?? book.Findings[f].OtherwiseWhy;
+            if (best < 0 || Math.Abs(after[c] - before[c]) > Math.Abs(after[best] - before[best]))
+                best = c;
+        return best < 0
+            ? ""
+            : book.Findings[f].Rows.LastOrDefault(row => row.Causes.Contains(book.Causes[best].Id))?.Why ?? book.Findings[f].OtherwiseWhy;
     }
 
     private void Note(Evidence evidence, double[] factor, double[] before)
     {
         var after = Normalised().Still;
-        var moves = book.StationsOfCauses
-            .Select(station => new Move(station, Sum(before, station), Sum(after, station)))
+        var moves = book
+            .StationsOfCauses.Select(station => new Move(station, Sum(before, station), Sum(after, station)))
             .Where(m => Math.Abs(m.After - m.Before) >= 0.01)
             .OrderByDescending(m => Math.Abs(m.After - m.Before))
             .Take(4);
@@ -198,7 +227,8 @@ internal sealed class PosteriorRun(CaseBook book)
 
     private double Weight(string? station, double[] before, double[] after)
     {
-        if (station is null) return 0;
+        if (station is null)
+            return 0;
         var a = Math.Clamp(Sum(before, station), 1e-6, 1 - 1e-6);
         var b = Math.Clamp(Sum(after, station), 1e-6, 1 - 1e-6);
         return Math.Log(b / (1 - b)) - Math.Log(a / (1 - a));
@@ -208,7 +238,8 @@ internal sealed class PosteriorRun(CaseBook book)
     {
         double sum = 0;
         for (var c = 0; c < odds.Length; c++)
-            if (book.Causes[c].Station == station) sum += odds[c];
+            if (book.Causes[c].Station == station)
+                sum += odds[c];
         return sum;
     }
 

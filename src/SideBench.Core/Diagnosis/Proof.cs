@@ -44,6 +44,7 @@ public sealed record Proof(bool Proved, PendingProof? Pending, Repair? Repair, i
             proved == true,
             last is not null && proved is null ? new PendingProof(last, last.Proof) : null,
             proved == true ? last : null,
-            times);
+            times
+        );
     }
 }

@@ -17,7 +17,26 @@ public static class QuickEntry
     private const int MostReadings = 4;
     private const double LeastFit = 0.34;
     private static readonly string[] Units = ["ml", "g", "%", "pages", "page", "nozzles"];
-    private static readonly HashSet<string> Empty = ["a", "an", "the", "is", "are", "it", "at", "in", "on", "of", "to", "and", "with", "after", "no", "not", "one"];
+    private static readonly HashSet<string> Empty =
+    [
+        "a",
+        "an",
+        "the",
+        "is",
+        "are",
+        "it",
+        "at",
+        "in",
+        "on",
+        "of",
+        "to",
+        "and",
+        "with",
+        "after",
+        "no",
+        "not",
+        "one",
+    ];
 
     /// <summary>What was typed can mean this, best first; nothing when it fits nothing well.</summary>
     /// <param name="book">The book of the thread.</param>
@@ -26,38 +45,66 @@ public static class QuickEntry
     public static IReadOnlyList<Reading> Of(CaseBook book, Facts facts, string text)
     {
         var words = Words(text);
-        if (words.Count == 0) return [];
-        if (CodeReading(book, text) is { } code) return [code];
+        if (words.Count == 0)
+            return [];
+        if (CodeReading(book, text) is { } code)
+            return [code];
         var (quantity, unit) = NumberIn(words);
         var slot = SlotIn(book.Model, words);
         HashSet<string> said = [.. words.Where(w => !Empty.Contains(w)).Select(w => Stem(book, w))];
-        if (said.Count == 0) return [];
-        var options = book.Findings.Where(f => f.When.Holds(facts)).SelectMany(f => f.Outcomes.Select(o => (Finding: f, Outcome: o, Words: WordsOf(book, f, o)))).ToList();
+        if (said.Count == 0)
+            return [];
+        var options = book
+            .Findings.Where(f => f.When.Holds(facts))
+            .SelectMany(f => f.Outcomes.Select(o => (Finding: f, Outcome: o, Words: WordsOf(book, f, o))))
+            .ToList();
         var rarity = said.ToDictionary(w => w, w => Math.Log(1 + (options.Count / (1.0 + options.Count(o => o.Words.All.Contains(w))))));
         var readings = options
-            .Select(o => new Reading(o.Finding, o.Outcome, Fits(o.Outcome, quantity, unit) ? quantity : null, slot, FitOf(o.Words, o.Outcome, said, rarity, unit)))
-            .Where(r => r.Fit >= LeastFit).OrderByDescending(r => r.Fit).Take(MostReadings).ToList();
+            .Select(o => new Reading(
+                o.Finding,
+                o.Outcome,
+                Fits(o.Outcome, quantity, unit) ? quantity : null,
+                slot,
+                FitOf(o.Words, o.Outcome, said, rarity, unit)
+            ))
+            .Where(r => r.Fit >= LeastFit)
+            .OrderByDescending(r => r.Fit)
+            .Take(MostReadings)
+            .ToList();
         return [.. readings.Where(r => r.Fit >= readings[0].Fit * 0.6)];
     }
 
-    private static double FitOf((HashSet<string> Own, HashSet<string> All) words, FindingOutcome outcome, HashSet<string> said, Dictionary<string, double> rarity, string unit)
+    private static double FitOf(
+        (HashSet<string> Own, HashSet<string> All) words,
+        FindingOutcome outcome,
+        HashSet<string> said,
+        Dictionary<string, double> rarity,
+        string unit
+    )
     {
-        double own = 0, all = 0, total = 0;
+        double own = 0,
+            all = 0,
+            total = 0;
         foreach (var word in said)
         {
             total += rarity[word];
-            if (words.Own.Contains(word)) own += rarity[word];
-            else if (words.All.Contains(word)) all += rarity[word];
+            if (words.Own.Contains(word))
+                own += rarity[word];
+            else if (words.All.Contains(word))
+                all += rarity[word];
         }
 
         // Some of the words must speak of the answer itself, not only of the question.
-        if (own <= 0 || total <= 0) return 0;
+        if (own <= 0 || total <= 0)
+            return 0;
         var asked = unit.Length > 0 && outcome.Quantity?.Unit.StartsWith(unit, StringComparison.Ordinal) == true ? 0.1 : 0;
         return Math.Min(1, ((own + (0.7 * all)) / total) + asked);
     }
 
     private static bool Fits(FindingOutcome outcome, double? quantity, string unit) =>
-        quantity is not null && outcome.Quantity is { } asked && (unit.Length == 0 || asked.Unit.StartsWith(unit, StringComparison.Ordinal));
+        quantity is not null
+        && outcome.Quantity is { } asked
+        && (unit.Length == 0 || asked.Unit.StartsWith(unit, StringComparison.Ordinal));
 
     private static Reading? CodeReading(CaseBook book, string text)
     {
@@ -71,7 +118,11 @@ public static class QuickEntry
     private static string Bare(string text) => new([.. text.ToLowerInvariant().Where(c => char.IsLetterOrDigit(c))]);
 
     private static List<string> Words(string text) =>
-        [.. new string([.. text.ToLowerInvariant().Select(c => char.IsLetterOrDigit(c) || c is '%' or '.' ? c : ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(w => w.Trim('.'))];
+        [
+            .. new string([.. text.ToLowerInvariant().Select(c => char.IsLetterOrDigit(c) || c is '%' or '.' ? c : ' ')])
+                .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Select(w => w.Trim('.')),
+        ];
 
     // A number and its unit, apart or together; both are taken out of the words.
     private static (double? Quantity, string Unit) NumberIn(List<string> words)
@@ -79,7 +130,8 @@ public static class QuickEntry
         for (var i = 0; i < words.Count; i++)
         {
             var digits = new string([.. words[i].TakeWhile(c => char.IsDigit(c) || c == '.')]);
-            if (!double.TryParse(digits, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number)) continue;
+            if (!double.TryParse(digits, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number))
+                continue;
             var unit = words[i][digits.Length..];
             words.RemoveAt(i);
             if (unit.Length == 0 && i < words.Count && Units.Contains(words[i]))
@@ -100,7 +152,8 @@ public static class QuickEntry
         foreach (var slot in model.Slots.OrderByDescending(s => s.Ink.Length))
         {
             var ink = Words(slot.Ink);
-            if (!ink.All(words.Contains)) continue;
+            if (!ink.All(words.Contains))
+                continue;
             words.RemoveAll(ink.Contains);
             return slot.Panel;
         }
@@ -118,9 +171,11 @@ public static class QuickEntry
     private static string Stem(CaseBook book, string word)
     {
         foreach (var group in book.Book.Synonyms)
-            if (group.Contains(word)) return group[0];
+            if (group.Contains(word))
+                return group[0];
         var bare = word.Length > 4 && word.EndsWith("ing", StringComparison.Ordinal) ? word[..^3] : word;
-        if (bare.Length > 4 && bare.EndsWith("ed", StringComparison.Ordinal)) bare = bare[..^2];
+        if (bare.Length > 4 && bare.EndsWith("ed", StringComparison.Ordinal))
+            bare = bare[..^2];
         return bare.Length > 3 && bare.EndsWith('s') && !bare.EndsWith("ss", StringComparison.Ordinal) ? bare[..^1] : bare;
     }
 }

@@ -25,7 +25,10 @@ public sealed record School(string Id, string Name, string Asks, bool PerJob, st
     /// <param name="shop">The shop's choices, by school.</param>
     /// <param name="job">The job's choices, by school.</param>
     public static IReadOnlyDictionary<string, string> Followed(
-        IReadOnlyList<School> schools, IReadOnlyDictionary<string, string> shop, IReadOnlyDictionary<string, string> job)
+        IReadOnlyList<School> schools,
+        IReadOnlyDictionary<string, string> shop,
+        IReadOnlyDictionary<string, string> job
+    )
     {
         var followed = new Dictionary<string, string>();
         foreach (var school in schools)

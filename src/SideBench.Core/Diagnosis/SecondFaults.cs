@@ -20,7 +20,8 @@ internal sealed class SecondFaults(CaseBook book)
     {
         told.Add((finding, outcome, factor));
         foreach (var pair in pairs.Values)
-            for (var b = 0; b < pair.Length; b++) pair[b] += Math.Log(factor[b]);
+            for (var b = 0; b < pair.Length; b++)
+                pair[b] += Math.Log(factor[b]);
     }
 
     /// <summary>A repair: it may end a B of the pairs there are, and it brings in the pairs of every A it may have ended.</summary>
@@ -33,20 +34,23 @@ internal sealed class SecondFaults(CaseBook book)
         foreach (var (a, pair) in pairs)
             for (var b = 0; b < pair.Length; b++)
             {
-                if (fix[b] <= 0) continue;
+                if (fix[b] <= 0)
+                    continue;
                 mended[a] = PosteriorRun.LogSum(mended[a], pair[b] + Math.Log(fix[b]));
                 pair[b] += Math.Log(1 - fix[b]);
             }
 
         for (var a = 0; a < fix.Length; a++)
-            if (fix[a] > 0 && odds[a] >= LeastToPair && !pairs.ContainsKey(a)) pairs[a] = PairsOf(a, fix);
+            if (fix[a] > 0 && odds[a] >= LeastToPair && !pairs.ContainsKey(a))
+                pairs[a] = PairsOf(a, fix);
     }
 
     /// <summary>Adds the pairs to the log weights of what is there still.</summary>
     public void AddTo(double[] still)
     {
         foreach (var pair in pairs.Values)
-            for (var b = 0; b < still.Length; b++) still[b] = PosteriorRun.LogSum(still[b], pair[b]);
+            for (var b = 0; b < still.Length; b++)
+                still[b] = PosteriorRun.LogSum(still[b], pair[b]);
     }
 
     private double[] PairsOf(int a, double[] fix)
@@ -56,8 +60,12 @@ internal sealed class SecondFaults(CaseBook book)
         for (var b = 0; b < pair.Length; b++)
         {
             // The repair that ended A may have ended B with it.
-            pair[b] = b == a ? double.NegativeInfinity : start[a] + Math.Log(fix[a]) + Math.Log(book.Book.House.SecondFault) + start[b] - total + Math.Log(1 - fix[b]);
-            foreach (var (f, o, factor) in told) pair[b] += Math.Log(Either(f, o, factor[a], factor[b], a, b));
+            pair[b] =
+                b == a
+                    ? double.NegativeInfinity
+                    : start[a] + Math.Log(fix[a]) + Math.Log(book.Book.House.SecondFault) + start[b] - total + Math.Log(1 - fix[b]);
+            foreach (var (f, o, factor) in told)
+                pair[b] += Math.Log(Either(f, o, factor[a], factor[b], a, b));
         }
 
         return pair;
@@ -67,7 +75,8 @@ internal sealed class SecondFaults(CaseBook book)
     private double Either(int f, int o, double likelyA, double likelyB, int a, int b)
     {
         var sound = book.SoundOutcome[f];
-        if (o == sound) return likelyA * likelyB;
+        if (o == sound)
+            return likelyA * likelyB;
         var soundA = book.Likelihood[f][a][sound];
         var soundB = book.Likelihood[f][b][sound];
         return (likelyA * (1 + soundB) / 2) + (likelyB * (1 + soundA) / 2);

@@ -25,7 +25,8 @@ public sealed record ShopCounts(IReadOnlyDictionary<string, int> SameInk, IReadO
         double all = 0;
         for (var c = 0; c < counts.Length; c++)
         {
-            if (shares[c] <= 0) continue;
+            if (shares[c] <= 0)
+                continue;
             counts[c] = SameInk.GetValueOrDefault(causes[c].Id) + (house.OtherInkCounts * OtherInk.GetValueOrDefault(causes[c].Id));
             all += counts[c];
         }

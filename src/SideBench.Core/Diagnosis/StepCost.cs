@@ -33,8 +33,7 @@ public static class StepCost
         step.Puts.Where(p => !tray.Any(i => i.Label == p.Label && i.Change == p.Change)).Sum(p => p.Time);
 
     /// <summary>Bench time of a step with the machine's own operation, min.</summary>
-    public static double MinutesOf(BookStep step, MachineModel model) =>
-        step.Minutes + (model.Operation(step.Operation)?.Time.Value ?? 0);
+    public static double MinutesOf(BookStep step, MachineModel model) => step.Minutes + (model.Operation(step.Operation)?.Time.Value ?? 0);
 
     /// <summary>How far a step lifts the waste counter, percent points.</summary>
     public static double CounterPctOf(BookStep step, MachineModel model) => model.Operation(step.Operation)?.CounterPct ?? 0;

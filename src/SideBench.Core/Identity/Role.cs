@@ -42,11 +42,12 @@ public enum Act
 public static class Permissions
 {
     /// <summary>Whether a role may do an act.</summary>
-    public static bool May(Role role, Act act) => act switch
-    {
-        Act.Read or Act.TakeIn or Act.Speak or Act.HandOver => true,
-        Act.Bench => role is Role.Technician or Role.Owner,
-        Act.KeepAccounts or Act.KeepBook => role is Role.Owner,
-        _ => false,
-    };
+    public static bool May(Role role, Act act) =>
+        act switch
+        {
+            Act.Read or Act.TakeIn or Act.Speak or Act.HandOver => true,
+            Act.Bench => role is Role.Technician or Role.Owner,
+            Act.KeepAccounts or Act.KeepBook => role is Role.Owner,
+            _ => false,
+        };
 }

@@ -25,7 +25,8 @@ public sealed record FadeFeed(Millilitres PerPage, Millilitres Needed, double Se
     /// <returns>A feed between nothing and the need; null when a number is missing or cannot be.</returns>
     public static FadeFeed? Of(Millilitres damper, Millilitres perPageStated, double pages, double coveragePct)
     {
-        if (!(pages >= 0) || !(coveragePct > 0) || coveragePct > 100 || perPageStated.Value <= 0 || damper.Value <= 0) return null;
+        if (!(pages >= 0) || !(coveragePct > 0) || coveragePct > 100 || perPageStated.Value <= 0 || damper.Value <= 0)
+            return null;
         var needed = perPageStated.Value * coveragePct / StatedCoveragePct;
         var feed = pages < 1 ? 0 : Math.Clamp(needed - (damper.Value / pages), 0, needed);
         return new FadeFeed(Millilitres.Of(feed), Millilitres.Of(needed), coveragePct * feed / needed);

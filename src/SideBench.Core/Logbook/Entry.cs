@@ -18,7 +18,14 @@ public sealed record Entry(EntryId Id, JobId? Job, int Version, PersonId Person,
 public abstract record CaseEvent(long Entry, int Thread)
 {
     /// <summary>A finding was told, with the number measured when there was one.</summary>
-    public sealed record Told(string Finding, string Outcome, long Entry, double? Quantity = null, int Thread = 0, IReadOnlyDictionary<string, double>? Shares = null) : CaseEvent(Entry, Thread);
+    public sealed record Told(
+        string Finding,
+        string Outcome,
+        long Entry,
+        double? Quantity = null,
+        int Thread = 0,
+        IReadOnlyDictionary<string, double>? Shares = null
+    ) : CaseEvent(Entry, Thread);
 
     /// <summary>A repair was made.</summary>
     public sealed record Worked(string Repair, long Entry, int Thread = 0) : CaseEvent(Entry, Thread);

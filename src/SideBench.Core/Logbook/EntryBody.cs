@@ -14,19 +14,62 @@ public abstract record EntryBody
 
     /// <summary>A machine was taken in.</summary>
     public sealed record TakenIn(
-        long MachineId, long CustomerId, string ModelId, string Complaint, string Words, string Tried, int CleansTried, string Ink, int IdleWeeks,
-        bool Moved, string Paper, bool Borderless, DateOnly? WarrantyEnd, decimal? Limit, DateTimeOffset? Promise, string Accessories, int? AgeYears = null, string? LastWork = null, string? Firmware = null, int Slot = 0,
-        string? BookVersion = null, int ModelVersion = 0) : EntryBody;
+        long MachineId,
+        long CustomerId,
+        string ModelId,
+        string Complaint,
+        string Words,
+        string Tried,
+        int CleansTried,
+        string Ink,
+        int IdleWeeks,
+        bool Moved,
+        string Paper,
+        bool Borderless,
+        DateOnly? WarrantyEnd,
+        decimal? Limit,
+        DateTimeOffset? Promise,
+        string Accessories,
+        int? AgeYears = null,
+        string? LastWork = null,
+        string? Firmware = null,
+        int Slot = 0,
+        string? BookVersion = null,
+        int ModelVersion = 0
+    ) : EntryBody;
 
     /// <summary>A finding was told.</summary>
     public sealed record Answered(
-        string Finding, string Outcome, string Name, string Label, string Says, double? Quantity, string Unit, double Minutes,
-        IReadOnlyList<TrayItem> Puts, int Thread = 0, double? CoveragePct = null, string? Where = null, IReadOnlyDictionary<string, double>? Shares = null, string? Sheet = null) : EntryBody;
+        string Finding,
+        string Outcome,
+        string Name,
+        string Label,
+        string Says,
+        double? Quantity,
+        string Unit,
+        double Minutes,
+        IReadOnlyList<TrayItem> Puts,
+        int Thread = 0,
+        double? CoveragePct = null,
+        string? Where = null,
+        IReadOnlyDictionary<string, double>? Shares = null,
+        string? Sheet = null
+    ) : EntryBody;
 
     /// <summary>Work was done.</summary>
     public sealed record Mended(
-        string Repair, string Name, IReadOnlyList<string> Tags, double Minutes, decimal Parts, string Part, string Lot, double InkMl, double CounterPct,
-        IReadOnlyList<TrayItem> Puts, int Thread = 0) : EntryBody;
+        string Repair,
+        string Name,
+        IReadOnlyList<string> Tags,
+        double Minutes,
+        decimal Parts,
+        string Part,
+        string Lot,
+        double InkMl,
+        double CounterPct,
+        IReadOnlyList<TrayItem> Puts,
+        int Thread = 0
+    ) : EntryBody;
 
     /// <summary>An earlier line was a mistake: it stays on record and no longer counts.</summary>
     public sealed record Corrected(long Target, string Reason) : EntryBody;
@@ -59,7 +102,14 @@ public abstract record EntryBody
     public sealed record GateOverridden(string Gate, string Step, string Reason, int Thread = 0) : EntryBody;
 
     /// <summary>The job's work ended.</summary>
-    public sealed record Closed(string How, string Cause, string Reason, IReadOnlyList<string> StillOnTray, int Thread = 0, string? ThreadHow = null) : EntryBody;
+    public sealed record Closed(
+        string How,
+        string Cause,
+        string Reason,
+        IReadOnlyList<string> StillOnTray,
+        int Thread = 0,
+        string? ThreadHow = null
+    ) : EntryBody;
 
     /// <summary>Another symptom or place on the same machine: a thread of its own.</summary>
     public sealed record ThreadOpened(int Thread, string Complaint, int Slot, string Words) : EntryBody;
@@ -69,7 +119,14 @@ public abstract record EntryBody
 
     /// <summary>What a proved thread turned out to be, with the odds before its first repair and what its tests told.</summary>
     public sealed record Judged(
-        int Thread, string ModelId, string Complaint, string Ink, string Cause, IReadOnlyList<Foretold> Odds, IReadOnlyList<TestWorth> Tests) : EntryBody;
+        int Thread,
+        string ModelId,
+        string Complaint,
+        string Ink,
+        string Cause,
+        IReadOnlyList<Foretold> Odds,
+        IReadOnlyList<TestWorth> Tests
+    ) : EntryBody;
 
     /// <summary>A school was chosen: for the job, or for the shop when the line belongs to none.</summary>
     public sealed record SchoolChosen(string School, string Option) : EntryBody;
@@ -78,10 +135,19 @@ public abstract record EntryBody
     public sealed record PartTold(string Part, bool Here) : EntryBody;
 
     /// <summary>A word of the fault book was changed by the shop.</summary>
-    public sealed record BookEdited(string Kind, string Target, string Cause, string Outcome, string From, string To, string Reason) : EntryBody;
+    public sealed record BookEdited(string Kind, string Target, string Cause, string Outcome, string From, string To, string Reason)
+        : EntryBody;
 
     /// <summary>A nozzle sheet was read, from a picture or from taps. The picture is named by its fingerprint.</summary>
-    public sealed record SheetTaken(string Sheet, string Layout, string Way, string? Picture, IReadOnlyList<UnitLine> Units, SheetHandling? Handling = null, PageMap? Map = null) : EntryBody;
+    public sealed record SheetTaken(
+        string Sheet,
+        string Layout,
+        string Way,
+        string? Picture,
+        IReadOnlyList<UnitLine> Units,
+        SheetHandling? Handling = null,
+        PageMap? Map = null
+    ) : EntryBody;
 
     /// <summary>A reading was put right by a person; what was read stays beside it.</summary>
     public sealed record SheetCorrected(string Sheet, IReadOnlyList<UnitLine> Units) : EntryBody;
@@ -89,8 +155,11 @@ public abstract record EntryBody
     /// <summary>Parts to reach on the machine were chosen.</summary>
     public sealed record Aimed(IReadOnlyList<string> Parts, IReadOnlyList<string> Names) : EntryBody;
 
-    /// <summary>Something of the access graph came off, or came loose, open, aside or unplugged. Total is how many the machine has.</summary>
-    public sealed record TakenOff(string Removal, string Part, string Name, int Total, TrayItem Item, double Minutes, int GraphVersion) : EntryBody;
+    /// <summary>
+    /// Something of the access graph came off, or came loose, open, aside or unplugged. Total is how many the machine has.
+    /// </summary>
+    public sealed record TakenOff(string Removal, string Part, string Name, int Total, TrayItem Item, double Minutes, int GraphVersion)
+        : EntryBody;
 
     /// <summary>Something would not move, come off or go back.</summary>
     public sealed record WouldNot(string Removal, string Name, string What) : EntryBody;
@@ -99,7 +168,8 @@ public abstract record EntryBody
     public sealed record PutBack(string Item, string Removal, string Label, int Count, int LeftEmpty, double Minutes) : EntryBody;
 
     /// <summary>Pieces were lost, or missing already when the machine was opened.</summary>
-    public sealed record PieceLost(string Item, string Removal, string Label, int Count, bool Before, string Reason, int Total = 0) : EntryBody;
+    public sealed record PieceLost(string Item, string Removal, string Label, int Count, bool Before, string Reason, int Total = 0)
+        : EntryBody;
 
     /// <summary>Lost pieces were replaced from stock.</summary>
     public sealed record PieceReplaced(string Item, string Removal, string Label, int Count, string From) : EntryBody;
@@ -109,20 +179,48 @@ public abstract record EntryBody
 
     /// <summary>A part was renewed: the new one's number, lot and warranty, and the old one's fate.</summary>
     public sealed record PartRenewed(
-        string Part, string Name, string Number, string Lot, decimal Price, string OldFate, DateOnly? ReturnBy, DateOnly? WarrantyEnd, string Keeps) : EntryBody;
+        string Part,
+        string Name,
+        string Number,
+        string Lot,
+        decimal Price,
+        string OldFate,
+        DateOnly? ReturnBy,
+        DateOnly? WarrantyEnd,
+        string Keeps
+    ) : EntryBody;
 
     /// <summary>A photo was taken. The picture is named by its fingerprint.</summary>
     public sealed record PhotoTaken(string Picture, string Of, string Label) : EntryBody;
 
     /// <summary>A guide was begun. Its steps stay as they were then.</summary>
-    public sealed record GuideBegun(string Run, string Guide, string Name, int Version, int Slot, IReadOnlyList<GuideStep> Steps, IReadOnlyList<GuideWindow> Windows) : EntryBody;
+    public sealed record GuideBegun(
+        string Run,
+        string Guide,
+        string Name,
+        int Version,
+        int Slot,
+        IReadOnlyList<GuideStep> Steps,
+        IReadOnlyList<GuideWindow> Windows
+    ) : EntryBody;
 
     /// <summary>A step of a guide was done, skipped, or went another way.</summary>
     public sealed record GuideTicked(
-        string Run, string Step, string Title, string Outcome, double? Value, string Unit, IReadOnlyList<TrayItem> Puts, IReadOnlyList<string> Takes, double Minutes, string Words = "") : EntryBody;
+        string Run,
+        string Step,
+        string Title,
+        string Outcome,
+        double? Value,
+        string Unit,
+        IReadOnlyList<TrayItem> Puts,
+        IReadOnlyList<string> Takes,
+        double Minutes,
+        string Words = ""
+    ) : EntryBody;
 
     /// <summary>A guide that changed meanwhile was taken over as it is now.</summary>
-    public sealed record GuideRenewed(string Run, int Version, IReadOnlyList<GuideStep> Steps, IReadOnlyList<GuideWindow> Windows) : EntryBody;
+    public sealed record GuideRenewed(string Run, int Version, IReadOnlyList<GuideStep> Steps, IReadOnlyList<GuideWindow> Windows)
+        : EntryBody;
 
     /// <summary>A guide was ended, done or given up.</summary>
     public sealed record GuideEnded(string Run, string Name, bool Done, string Reason) : EntryBody;

@@ -100,44 +100,55 @@ public sealed record JobState
     /// <param name="thread">The thread.</param>
     /// <param name="shop">What holds for the whole shop.</param>
     /// <param name="counts">What the shop's closed jobs of such a case turned out to be.</param>
-    public Facts FactsFor(FaultBook book, MachineModel model, DateOnly today, CaseThread thread, ShopState shop, ShopCounts counts) => new()
-    {
-        Model = model,
-        Context = CaseContext.Of(Intake, today, thread.Complaint),
-        Answers = Answers.Where(a => BearsOn(book, a.Body.Thread, a.Body.Finding, thread)).GroupBy(a => a.Body.Finding).ToDictionary(g => g.Key, g => g.Last().Body.Outcome),
-        Done = [.. Work.Where(w => BearsOn(book, w.Thread, w.Repair, thread)).Select(w => w.Tags)],
-        Tray = Tray,
-        CounterPct = CounterPct,
-        Consents = Consents,
-        Schools = School.Followed(book.Schools, shop.Schools, Schools),
-        Spent = (Minutes / 60 * book.House.BenchPerHour) + (double)Parts,
-        Limit = (double?)Intake.Limit,
-        PartsMissing = shop.PartsMissing,
-        Counts = counts,
-    };
+    public Facts FactsFor(FaultBook book, MachineModel model, DateOnly today, CaseThread thread, ShopState shop, ShopCounts counts) =>
+        new()
+        {
+            Model = model,
+            Context = CaseContext.Of(Intake, today, thread.Complaint),
+            Answers = Answers
+                .Where(a => BearsOn(book, a.Body.Thread, a.Body.Finding, thread))
+                .GroupBy(a => a.Body.Finding)
+                .ToDictionary(g => g.Key, g => g.Last().Body.Outcome),
+            Done = [.. Work.Where(w => BearsOn(book, w.Thread, w.Repair, thread)).Select(w => w.Tags)],
+            Tray = Tray,
+            CounterPct = CounterPct,
+            Consents = Consents,
+            Schools = School.Followed(book.Schools, shop.Schools, Schools),
+            Spent = (Minutes / 60 * book.House.BenchPerHour) + (double)Parts,
+            Limit = (double?)Intake.Limit,
+            PartsMissing = shop.PartsMissing,
+            Counts = counts,
+        };
 
     private bool BearsOn(FaultBook book, int from, string step, CaseThread thread)
     {
-        if (from == thread.Id) return true;
-        if (book.Step(step) is not { } known) return false;
+        if (from == thread.Id)
+            return true;
+        if (book.Step(step) is not { } known)
+            return false;
         return !known.PerPlace || (thread.Slot > 0 && Thread(from).Slot == thread.Slot);
     }
 
-    private static string IdOf(CaseEvent happened) => happened switch
-    {
-        CaseEvent.Told told => told.Finding,
-        CaseEvent.Worked worked => worked.Repair,
-        _ => "",
-    };
+    private static string IdOf(CaseEvent happened) =>
+        happened switch
+        {
+            CaseEvent.Told told => told.Finding,
+            CaseEvent.Worked worked => worked.Repair,
+            _ => "",
+        };
 
     /// <summary>What the job needs now.</summary>
     /// <param name="now">The time.</param>
     public Standing StandingAt(DateTimeOffset now)
     {
-        if (HandOver is not null) return Standing.Gone;
-        if (Closing is not null) return Standing.Ready;
-        if (WaitsFor == "parts") return Standing.Parts;
-        if (WaitsFor == "customer") return Standing.Customer;
+        if (HandOver is not null)
+            return Standing.Gone;
+        if (Closing is not null)
+            return Standing.Ready;
+        if (WaitsFor == "parts")
+            return Standing.Parts;
+        if (WaitsFor == "customer")
+            return Standing.Customer;
         return Clocks.Any(c => c.IsWait && c.EndsAt > now) ? Standing.Time : Standing.Hands;
     }
 }

@@ -15,7 +15,12 @@ public sealed record StepTick(string Outcome, double? Value, string Person, Date
 /// <param name="Begun">As it was begun, or as it was taken over since.</param>
 /// <param name="Ticks">What was done, by step.</param>
 /// <param name="Ended">How it ended; null while it is followed.</param>
-public sealed record GuideRun(string Id, EntryBody.GuideBegun Begun, IReadOnlyDictionary<string, StepTick> Ticks, EntryBody.GuideEnded? Ended)
+public sealed record GuideRun(
+    string Id,
+    EntryBody.GuideBegun Begun,
+    IReadOnlyDictionary<string, StepTick> Ticks,
+    EntryBody.GuideEnded? Ended
+)
 {
     /// <summary>The step that is next; null when all are done.</summary>
     public GuideStep? Next => Begun.Steps.FirstOrDefault(s => !Ticks.ContainsKey(s.Id));

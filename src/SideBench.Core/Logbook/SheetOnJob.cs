@@ -17,5 +17,10 @@ public sealed record SheetOnJob(long Entry, DateTimeOffset At, EntryBody.SheetTa
     public string Id => Read.Sheet;
 
     /// <summary>Nozzles that count otherwise than they were read.</summary>
-    public int PutRight => Units.Sum(unit => Read.Units.FirstOrDefault(r => r.Id == unit.Id) is { } read ? Enumerable.Range(0, unit.Nozzles.Length).Count(n => unit.Nozzles[n] != read.Nozzles[n]) : 0);
+    public int PutRight =>
+        Units.Sum(unit =>
+            Read.Units.FirstOrDefault(r => r.Id == unit.Id) is { } read
+                ? Enumerable.Range(0, unit.Nozzles.Length).Count(n => unit.Nozzles[n] != read.Nozzles[n])
+                : 0
+        );
 }

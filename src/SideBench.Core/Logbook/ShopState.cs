@@ -5,7 +5,10 @@ namespace SideBench.Core.Logbook;
 /// <param name="PartsMissing">Parts that are not on the shelf.</param>
 /// <param name="Edits">Edits of the book that stand, oldest first.</param>
 public sealed record ShopState(
-    IReadOnlyDictionary<string, string> Schools, IReadOnlyCollection<string> PartsMissing, IReadOnlyList<EntryBody.BookEdited> Edits)
+    IReadOnlyDictionary<string, string> Schools,
+    IReadOnlyCollection<string> PartsMissing,
+    IReadOnlyList<EntryBody.BookEdited> Edits
+)
 {
     /// <summary>A shop that chose nothing.</summary>
     public static ShopState New { get; } = new(new Dictionary<string, string>(), [], []);
@@ -17,7 +20,8 @@ public sealed record ShopState(
         var corrected = entries.Select(e => e.Body).OfType<EntryBody.Corrected>().Select(c => c.Target).ToHashSet();
         var standing = entries.Where(e => !corrected.Contains(e.Id.Value)).Select(e => e.Body).ToList();
         var schools = new Dictionary<string, string>();
-        foreach (var chosen in standing.OfType<EntryBody.SchoolChosen>()) schools[chosen.School] = chosen.Option;
+        foreach (var chosen in standing.OfType<EntryBody.SchoolChosen>())
+            schools[chosen.School] = chosen.Option;
         var parts = standing.OfType<EntryBody.PartTold>().GroupBy(p => p.Part).Where(g => !g.Last().Here).Select(g => g.Key);
         return new ShopState(schools, [.. parts], [.. standing.OfType<EntryBody.BookEdited>()]);
     }

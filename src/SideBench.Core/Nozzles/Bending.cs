@@ -1,9 +1,13 @@
 namespace SideBench.Core.Nozzles;
 
-/// <summary>Works out how a sheet bends in the picture from where its dashes really lie. Dashes that are displaced by their nozzle do not pull it along.</summary>
+/// <summary>
+/// Works out how a sheet bends in the picture from where its dashes really lie. Dashes that are displaced by their nozzle do not pull it
+/// along.
+/// </summary>
 public static class Bending
 {
     private const int Rounds = 5;
+
     // What a sheet may do where no dash tells: shift or turn by some, bend by less (spreads, mm over half the pattern).
     private const double MayShiftMm = 2;
     private const double MayBendMm = 0.4;
@@ -12,12 +16,22 @@ public static class Bending
 
     /// <summary>The map with its bend.</summary>
     /// <param name="map">The map so far.</param>
-    /// <param name="seen">Places on the page, and how many mm across and down from its place each dash was seen; what is not known is NaN.</param>
-    /// <param name="places">Every nozzle's place: the cubics are written over all of them, so that they stay tame where nothing was seen.</param>
+    /// <param name="seen">
+    /// Places on the page, and how many mm across and down from its place each dash was seen; what is not known is NaN.
+    /// </param>
+    /// <param name="places">
+    /// Every nozzle's place: the cubics are written over all of them, so that they stay tame where nothing was seen.
+    /// </param>
     public static PageMap Of(PageMap map, IReadOnlyList<SeenOff> seen, IReadOnlyList<DashPlace> places)
     {
-        if (seen.Count < 3 * PageMap.Terms) return map;
-        var (left, right, top, bottom) = (places.Min(p => p.MiddleX), places.Max(p => p.MiddleX), places.Min(p => p.Y), places.Max(p => p.Y));
+        if (seen.Count < 3 * PageMap.Terms)
+            return map;
+        var (left, right, top, bottom) = (
+            places.Min(p => p.MiddleX),
+            places.Max(p => p.MiddleX),
+            places.Min(p => p.Y),
+            places.Max(p => p.Y)
+        );
         var (x, y) = ((left + right) / 2, (top + bottom) / 2);
         var reach = Math.Max(20, Math.Max(right - left, bottom - top) / 2);
         var bent = new PageMap(map.Flat, new double[2 * PageMap.Terms], x, y, reach);
@@ -29,7 +43,8 @@ public static class Bending
     private static void Fit(PageMap map, IReadOnlyList<SeenOff> seen, Func<SeenOff, double> off, Span<double> into)
     {
         var known = seen.Where(s => !double.IsNaN(off(s))).ToList();
-        if (known.Count < 3 * PageMap.Terms) return;
+        if (known.Count < 3 * PageMap.Terms)
+            return;
         Span<double> terms = stackalloc double[PageMap.Terms];
         var weights = Enumerable.Repeat(1.0, known.Count).ToArray();
         var misses = new double[known.Count];
@@ -38,7 +53,8 @@ public static class Bending
             var fit = new LeastSquares(PageMap.Terms);
             for (var i = 0; i < known.Count; i++)
             {
-                if (weights[i] <= 0) continue;
+                if (weights[i] <= 0)
+                    continue;
                 map.Fill(terms, known[i].X, known[i].Y);
                 fit.Add(terms, off(known[i]), weights[i] * known[i].Weight);
             }
@@ -51,13 +67,15 @@ public static class Bending
                 fit.Add(terms, 0, 1 / (may * may));
             }
 
-            if (fit.Solve() is not { } found) return;
+            if (fit.Solve() is not { } found)
+                return;
             found.CopyTo(into);
             for (var i = 0; i < known.Count; i++)
             {
                 map.Fill(terms, known[i].X, known[i].Y);
                 var sum = 0.0;
-                for (var t = 0; t < PageMap.Terms; t++) sum += terms[t] * found[t];
+                for (var t = 0; t < PageMap.Terms; t++)
+                    sum += terms[t] * found[t];
                 misses[i] = Math.Abs(off(known[i]) - sum);
             }
 

@@ -1,7 +1,8 @@
 namespace SideBench.Core.Nozzles;
 
 /// <summary>
-/// Whether something lies on the pattern. Three signs: the ground beside a dash is not this sheet's paper; dashes are cut, which no nozzle does; and
+/// Whether something lies on the pattern. Three signs: the ground beside a dash is not this sheet's paper; dashes are cut, which no nozzle
+/// does; and
 /// missing dashes stand in a patch that no staircase of nozzles makes, because it crosses rows without taking whole rows.
 /// </summary>
 internal static class CoverCheck
@@ -22,10 +23,12 @@ internal static class CoverCheck
     public static List<string> Hidden(GaugedSheet sheet, IReadOnlyList<UnitReading> units, SheetLayout layout)
     {
         var ground = OffPaper(sheet);
-        if (ground.Count >= Math.Max(LeastPlaces, LeastShare * sheet.Places.Count)) return UnitsOf(ground);
+        if (ground.Count >= Math.Max(LeastPlaces, LeastShare * sheet.Places.Count))
+            return UnitsOf(ground);
         var cut = Enumerable.Range(0, sheet.Places.Count).Where(i => IsCut(sheet, i)).Select(i => sheet.Places[i]).ToList();
         var patches = layout.Units.Index().Where(u => HasPatch(units[u.Index], u.Item)).Select(u => u.Item.Id).ToList();
-        if (patches.Count > 0 && cut.Count >= LeastCut) return patches;
+        if (patches.Count > 0 && cut.Count >= LeastCut)
+            return patches;
         return patches.Count > 1 ? patches : Bands(units, layout);
 
         static List<string> UnitsOf(IEnumerable<DashPlace> places) => [.. places.Select(place => place.Unit.Id).Distinct()];
@@ -39,7 +42,15 @@ internal static class CoverCheck
         double Hue(int i, int c) => Math.Log((paper[(i * 3) + c] + 1) / (paper[(i * 3) + 1] + 1));
         var (red, blue) = (Middle(i => Hue(i, 0)), Middle(i => Hue(i, 2)));
         var bright = Enumerable.Range(0, n).Select(i => paper[(i * 3) + 1]).Order().ToArray()[(int)(0.9 * (n - 1))];
-        return [.. Enumerable.Range(0, n).Where(i => Math.Abs(Hue(i, 0) - red) > OtherHue || Math.Abs(Hue(i, 2) - blue) > OtherHue || paper[(i * 3) + 1] < Dark * bright).Select(i => sheet.Places[i])];
+        return
+        [
+            .. Enumerable
+                .Range(0, n)
+                .Where(i =>
+                    Math.Abs(Hue(i, 0) - red) > OtherHue || Math.Abs(Hue(i, 2) - blue) > OtherHue || paper[(i * 3) + 1] < Dark * bright
+                )
+                .Select(i => sheet.Places[i]),
+        ];
 
         double Middle(Func<int, double> value) => Enumerable.Range(0, n).Select(value).Order().ToArray()[n / 2];
     }
@@ -49,10 +60,12 @@ internal static class CoverCheck
     {
         var whole = sheet.Stretches(i);
         var there = 0;
-        while (there < whole.Length && whole[there] > StretchThere) there++;
+        while (there < whole.Length && whole[there] > StretchThere)
+            there++;
         var fromLeft = there is >= 2 and <= 7 && whole.Skip(there + 1).All(s => s < StretchGone);
         var back = 0;
-        while (back < whole.Length && whole[^(back + 1)] > StretchThere) back++;
+        while (back < whole.Length && whole[^(back + 1)] > StretchThere)
+            back++;
         return fromLeft || (back is >= 2 and <= 7 && whole.Take(whole.Length - back - 1).All(s => s < StretchGone));
     }
 
@@ -60,8 +73,10 @@ internal static class CoverCheck
     private static bool HasPatch(UnitReading unit, SheetUnit shape)
     {
         var (columns, rows) = (shape.Block.Columns, (shape.Nozzles + shape.Block.Columns - 1) / shape.Block.Columns);
-        bool Missing(int row, int column) => (row * columns) + column is var n && n < shape.Nozzles && unit.Nozzles[n].State == NozzleState.Missing;
-        int Here(int row) => Enumerable.Range(0, columns).Count(column => (row * columns) + column < shape.Nozzles && !Missing(row, column));
+        bool Missing(int row, int column) =>
+            (row * columns) + column is var n && n < shape.Nozzles && unit.Nozzles[n].State == NozzleState.Missing;
+        int Here(int row) =>
+            Enumerable.Range(0, columns).Count(column => (row * columns) + column < shape.Nozzles && !Missing(row, column));
         for (var row = 0; row + PatchRows <= rows; row++)
         {
             for (var column = 0; column + PatchColumns <= columns; column++)
@@ -70,10 +85,12 @@ internal static class CoverCheck
                 for (var r = row; all && r < row + PatchRows; r++)
                 {
                     all = Here(r) >= 2;
-                    for (var c = column; all && c < column + PatchColumns; c++) all = Missing(r, c);
+                    for (var c = column; all && c < column + PatchColumns; c++)
+                        all = Missing(r, c);
                 }
 
-                if (all) return true;
+                if (all)
+                    return true;
             }
         }
 
@@ -83,11 +100,24 @@ internal static class CoverCheck
     // Two units that lose dashes between the same two heights.
     private static List<string> Bands(IReadOnlyList<UnitReading> units, SheetLayout layout)
     {
-        var lost = layout.Units.Index().SelectMany(u => LostRows(units[u.Index], u.Item).Concat(LostStretch(units[u.Index], u.Item)).Select(band => (u.Item.Id, band.Top, band.Bottom, u.Item.Block.RowPitchMm))).ToList();
+        var lost = layout
+            .Units.Index()
+            .SelectMany(u =>
+                LostRows(units[u.Index], u.Item)
+                    .Concat(LostStretch(units[u.Index], u.Item))
+                    .Select(band => (u.Item.Id, band.Top, band.Bottom, u.Item.Block.RowPitchMm))
+            )
+            .ToList();
         foreach (var a in lost)
         {
-            var same = lost.Where(b => b.Id != a.Id && Math.Abs(a.Top - b.Top) < SameHeight * a.RowPitchMm && Math.Abs(a.Bottom - b.Bottom) < SameHeight * a.RowPitchMm).ToList();
-            if (same.Count > 0) return [a.Id, .. same.Select(b => b.Id)];
+            var same = lost.Where(b =>
+                    b.Id != a.Id
+                    && Math.Abs(a.Top - b.Top) < SameHeight * a.RowPitchMm
+                    && Math.Abs(a.Bottom - b.Bottom) < SameHeight * a.RowPitchMm
+                )
+                .ToList();
+            if (same.Count > 0)
+                return [a.Id, .. same.Select(b => b.Id)];
         }
 
         return [];
@@ -96,13 +126,17 @@ internal static class CoverCheck
     // With even stairs a straight edge takes neighbouring nozzles, as a run does; but hardly the same ones of two channels.
     private static IEnumerable<(double Top, double Bottom)> LostStretch(UnitReading unit, SheetUnit shape)
     {
-        if (unit.Pattern is not (PatternClass.Run or PatternClass.Scattered)) yield break;
+        if (unit.Pattern is not (PatternClass.Run or PatternClass.Scattered))
+            yield break;
         for (int n = 0, from = -1; n <= shape.Nozzles; n++)
         {
             var lost = n < shape.Nozzles && unit.Nozzles[n].State == NozzleState.Missing;
-            if (lost && from < 0) from = n;
-            if (lost || from < 0) continue;
-            if (n - from >= LeastStretch) yield return (shape.DashAt(from).Y, shape.DashAt(n - 1).Y);
+            if (lost && from < 0)
+                from = n;
+            if (lost || from < 0)
+                continue;
+            if (n - from >= LeastStretch)
+                yield return (shape.DashAt(from).Y, shape.DashAt(n - 1).Y);
             from = -1;
         }
     }
@@ -114,8 +148,11 @@ internal static class CoverCheck
         var bands = new List<(int From, int To)>();
         for (var row = 0; row <= rows; row++)
         {
-            var lost = row < rows && Enumerable.Range(row * shape.Block.Columns, shape.Block.Columns).All(n => unit.Nozzles[n].State == NozzleState.Missing);
-            if (lost && from < 0) from = row;
+            var lost =
+                row < rows
+                && Enumerable.Range(row * shape.Block.Columns, shape.Block.Columns).All(n => unit.Nozzles[n].State == NozzleState.Missing);
+            if (lost && from < 0)
+                from = row;
             if (!lost && from >= 0)
             {
                 bands.Add((from, row - 1));
@@ -124,8 +161,13 @@ internal static class CoverCheck
         }
 
         // A band of all rows is a blank unit, one of a single row may be a run; and a run or a fading end seldom stops just where rows do.
-        bool IsOpen(int row) => row < 0 || row >= rows || Enumerable.Range(row * shape.Block.Columns, shape.Block.Columns).All(n => unit.Nozzles[n].State != NozzleState.Missing);
+        bool IsOpen(int row) =>
+            row < 0
+            || row >= rows
+            || Enumerable.Range(row * shape.Block.Columns, shape.Block.Columns).All(n => unit.Nozzles[n].State != NozzleState.Missing);
         var group = unit.Pattern is PatternClass.Run or PatternClass.Scattered;
-        return bands.Where(b => group && b.To > b.From && b.To - b.From < rows - 1 && IsOpen(b.From - 1) && IsOpen(b.To + 1)).Select(b => (shape.Block.YMm + (b.From * shape.Block.RowPitchMm), shape.Block.YMm + (b.To * shape.Block.RowPitchMm)));
+        return bands
+            .Where(b => group && b.To > b.From && b.To - b.From < rows - 1 && IsOpen(b.From - 1) && IsOpen(b.To + 1))
+            .Select(b => (shape.Block.YMm + (b.From * shape.Block.RowPitchMm), shape.Block.YMm + (b.To * shape.Block.RowPitchMm)));
     }
 }

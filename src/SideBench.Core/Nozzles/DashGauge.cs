@@ -6,7 +6,13 @@ namespace SideBench.Core.Nozzles;
 /// <param name="OffsetMm">How far below its place it stands, mm; of no meaning when there is no dash.</param>
 /// <param name="OffsetSpreadMm">Uncertainty of the offset, mm.</param>
 /// <param name="NoiseSpread">What the picture's noise alone would make of a place without a dash.</param>
-public readonly record struct DashMeasure(double Strength, double Spread, double OffsetMm, double OffsetSpreadMm, double NoiseSpread = 0.02);
+public readonly record struct DashMeasure(
+    double Strength,
+    double Spread,
+    double OffsetMm,
+    double OffsetSpreadMm,
+    double NoiseSpread = 0.02
+);
 
 /// <summary>Measures every dash: how much ink, and how far from its place.</summary>
 public static class DashGauge
@@ -28,17 +34,27 @@ public static class DashGauge
     public static GaugedSheet Of(DashSamples samples, IReadOnlyList<DashPlace> places, PageMap map)
     {
         var noise = NoiseOf(samples);
-        var units = places.GroupBy(place => place.UnitAt).ToDictionary(group => group.Key, group => (Unit: group.First().Unit, First: places.Index().First(p => p.Item.UnitAt == group.Key).Index));
+        var units = places
+            .GroupBy(place => place.UnitAt)
+            .ToDictionary(
+                group => group.Key,
+                group => (Unit: group.First().Unit, First: places.Index().First(p => p.Item.UnitAt == group.Key).Index)
+            );
         var inks = units.Values.Select(unit => UnitInk.Of(samples, unit.Unit, unit.First)).ToArray();
         var profiles = new double[places.Count][];
         Parallel.For(0, places.Count, i => profiles[i] = Flattened(samples, i, Weights(inks[places[i].UnitAt].Direction, noise)));
         var soft = SoftnessOf(profiles, places, samples, 0, places.Count, 0.1);
         // An ink that shows in one colour only is softer than others where a picture keeps colours coarsely.
         var softs = units.Values.Select(unit => SoftnessOf(profiles, places, samples, unit.First, unit.Unit.Nozzles, soft)).ToArray();
-        var shapes = units.Values.Select((unit, u) => new DashShape(unit.Unit.Block.DashThicknessMm, softs[u], samples.StepMm, samples.Reach)).ToArray();
+        var shapes = units
+            .Values.Select((unit, u) => new DashShape(unit.Unit.Block.DashThicknessMm, softs[u], samples.StepMm, samples.Reach))
+            .ToArray();
         var fits = new Fit[places.Count];
         Parallel.For(0, places.Count, i => fits[i] = Fitted(profiles[i], shapes[places[i].UnitAt], samples, places[i]));
-        var references = units.OrderBy(u => u.Key).Select(u => UnitReference.Of([.. Enumerable.Range(u.Value.First, u.Value.Unit.Nozzles).Select(i => fits[i].Amplitude)])).ToArray();
+        var references = units
+            .OrderBy(u => u.Key)
+            .Select(u => UnitReference.Of([.. Enumerable.Range(u.Value.First, u.Value.Unit.Nozzles).Select(i => fits[i].Amplitude)]))
+            .ToArray();
         return new GaugedSheet(fits, inks, references, soft, samples, places).Finished(map);
     }
 
@@ -52,7 +68,8 @@ public static class DashGauge
             for (var dash = 0; dash < samples.Paper.Length / 3; dash += 3)
             {
                 var profile = samples.Profile(dash, DashSamples.Stretches / 2);
-                for (var k = 0; k < samples.Reach / 3; k++) values.Add(Math.Abs(profile[(k * 3) + c]));
+                for (var k = 0; k < samples.Reach / 3; k++)
+                    values.Add(Math.Abs(profile[(k * 3) + c]));
             }
 
             values.Sort();
@@ -66,7 +83,8 @@ public static class DashGauge
     private static double[] Weights(double[] ink, double[] noise)
     {
         var sum = 0.0;
-        for (var c = 0; c < 3; c++) sum += ink[c] * ink[c] / (noise[c] * noise[c]);
+        for (var c = 0; c < 3; c++)
+            sum += ink[c] * ink[c] / (noise[c] * noise[c]);
         return [.. Enumerable.Range(0, 3).Select(c => ink[c] / (noise[c] * noise[c]) / Math.Max(1e-9, sum))];
     }
 
@@ -80,7 +98,8 @@ public static class DashGauge
             for (var stretch = 0; stretch < DashSamples.Stretches; stretch++)
             {
                 var at = (((dash * DashSamples.Stretches) + stretch) * samples.Width + k) * 3;
-                column[stretch] = (samples.Taken[at] * weights[0]) + (samples.Taken[at + 1] * weights[1]) + (samples.Taken[at + 2] * weights[2]);
+                column[stretch] =
+                    (samples.Taken[at] * weights[0]) + (samples.Taken[at + 1] * weights[1]) + (samples.Taken[at + 2] * weights[2]);
             }
 
             column.Sort();
@@ -91,18 +110,29 @@ public static class DashGauge
     }
 
     // How soft the picture is: how much wider dashes look than they were printed.
-    private static double SoftnessOf(double[][] profiles, IReadOnlyList<DashPlace> places, DashSamples samples, int first, int count, double otherwise)
+    private static double SoftnessOf(
+        double[][] profiles,
+        IReadOnlyList<DashPlace> places,
+        DashSamples samples,
+        int first,
+        int count,
+        double otherwise
+    )
     {
         var strongest = profiles.Skip(first).Take(count).Select(profile => profile.Max()).Order().ToArray()[(int)(0.9 * (count - 1))];
         var extra = new List<double>();
-        if (strongest < LeastPeak) return otherwise;
+        if (strongest < LeastPeak)
+            return otherwise;
         for (var i = first; i < first + count; i++)
         {
             var profile = profiles[i];
             var peak = Array.IndexOf(profile, profile.Max());
-            if (profile[peak] < StrongShare * strongest || Math.Abs(peak - samples.Reach) > samples.Reach / 2) continue;
+            if (profile[peak] < StrongShare * strongest || Math.Abs(peak - samples.Reach) > samples.Reach / 2)
+                continue;
             var window = Math.Max(2, (int)(SoftWindow * places[i].Unit.Block.RowPitchMm / samples.StepMm));
-            double weight = 0, mean = 0, square = 0;
+            double weight = 0,
+                mean = 0,
+                square = 0;
             for (var k = Math.Max(0, peak - window); k <= Math.Min(profile.Length - 1, peak + window); k++)
             {
                 var y = (k - peak) * samples.StepMm;
@@ -116,7 +146,8 @@ public static class DashGauge
             extra.Add((square / weight) - (mean * mean) - (thick * thick / 12));
         }
 
-        if (extra.Count < LeastForSoftness) return otherwise;
+        if (extra.Count < LeastForSoftness)
+            return otherwise;
         extra.Sort();
         return Math.Sqrt(Math.Max(0.0004, extra[extra.Count / 2]));
     }
@@ -129,7 +160,8 @@ public static class DashGauge
         var bestCost = double.MaxValue;
         var prior = samples.StepMm / DashShape.FineSteps / OffsetPriorMm;
         var n = profile.Length;
-        double sum = 0, squares = 0;
+        double sum = 0,
+            squares = 0;
         foreach (var p in profile)
         {
             sum += p;
@@ -139,24 +171,34 @@ public static class DashGauge
         var variance = Math.Max(1e-8, QuietVariance(profile));
         for (var offset = -most; offset <= most; offset++)
         {
-            double g = 0, gg = 0, gp = 0;
+            double g = 0,
+                gg = 0,
+                gp = 0;
             for (var k = 0; k < n; k++)
             {
                 var height = shape.At(k - samples.Reach, offset);
-                if (height == 0) continue;
+                if (height == 0)
+                    continue;
                 g += height;
                 gg += height * height;
                 gp += height * profile[k];
             }
 
             var spread = gg - (g * g / n);
-            if (spread < 1e-9) continue;
+            if (spread < 1e-9)
+                continue;
             var amplitude = (gp - (g * sum / n)) / spread;
             var miss = squares - (sum * sum / n) - (amplitude > 0 ? amplitude * amplitude * spread : 0);
             var cost = (miss / variance / SharedNoise) + (offset * prior * offset * prior);
-            if (cost >= bestCost) continue;
+            if (cost >= bestCost)
+                continue;
             bestCost = cost;
-            best = new Fit(amplitude, offset * samples.StepMm / DashShape.FineSteps, SharedNoise * Math.Sqrt(Math.Max(0, miss) / n / spread), SharedNoise * Math.Sqrt(variance / spread));
+            best = new Fit(
+                amplitude,
+                offset * samples.StepMm / DashShape.FineSteps,
+                SharedNoise * Math.Sqrt(Math.Max(0, miss) / n / spread),
+                SharedNoise * Math.Sqrt(variance / spread)
+            );
         }
 
         return best;

@@ -1,7 +1,8 @@
 namespace SideBench.Core.Nozzles;
 
 /// <summary>
-/// What the picture shows around every dash: its length cut into stretches, each a profile from above the dash to below it, as the share of light taken
+/// What the picture shows around every dash: its length cut into stretches, each a profile from above the dash to below it, as the share of
+/// light taken
 /// from red, green and blue. A pen stroke or hair that crosses a dash spoils some stretches, not all.
 /// </summary>
 public sealed class DashSamples
@@ -75,7 +76,8 @@ public sealed class DashSamples
                 {
                     var down = (k - Reach) * StepMm;
                     Bilinear(image, x0 + (along * s.Rx) + (down * s.Dx), y0 + (along * s.Ry) + (down * s.Dy), pixel);
-                    for (var c = 0; c < 3; c++) levels[(((stretch * Width) + k) * 3) + c] += pixel[c] / perStretch;
+                    for (var c = 0; c < 3; c++)
+                        levels[(((stretch * Width) + k) * 3) + c] += pixel[c] / perStretch;
                 }
             }
         }
@@ -84,11 +86,13 @@ public sealed class DashSamples
         for (var c = 0; c < 3; c++)
         {
             // The paper is what most of the surroundings of a dash are; the dash itself takes few steps.
-            for (var i = 0; i < beside.Length; i++) beside[i] = levels[(i * 3) + c];
+            for (var i = 0; i < beside.Length; i++)
+                beside[i] = levels[(i * 3) + c];
             beside.Sort();
             var paper = Math.Max(1, beside[(int)(beside.Length * 0.62)]);
             Paper[(dash * 3) + c] = paper;
-            for (var i = 0; i < beside.Length; i++) levels[(i * 3) + c] = 1 - (levels[(i * 3) + c] / paper);
+            for (var i = 0; i < beside.Length; i++)
+                levels[(i * 3) + c] = 1 - (levels[(i * 3) + c] / paper);
         }
     }
 
@@ -120,11 +124,16 @@ public sealed record DashPlace(SheetUnit Unit, int UnitAt, int Nozzle, double Mi
 {
     /// <summary>Every nozzle of a layout, unit by unit.</summary>
     public static List<DashPlace> Of(SheetLayout layout) =>
-    [
-        .. layout.Units.SelectMany((unit, at) => Enumerable.Range(0, unit.Nozzles).Select(nozzle =>
-        {
-            var (x, y) = unit.DashAt(nozzle);
-            return new DashPlace(unit, at, nozzle, x + (unit.Block.DashLengthMm / 2), y);
-        })),
-    ];
+        [
+            .. layout.Units.SelectMany(
+                (unit, at) =>
+                    Enumerable
+                        .Range(0, unit.Nozzles)
+                        .Select(nozzle =>
+                        {
+                            var (x, y) = unit.DashAt(nozzle);
+                            return new DashPlace(unit, at, nozzle, x + (unit.Block.DashLengthMm / 2), y);
+                        })
+            ),
+        ];
 }

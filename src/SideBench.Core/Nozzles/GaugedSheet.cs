@@ -18,7 +18,14 @@ public sealed class GaugedSheet
     private readonly DashGauge.Fit[] fits;
     private readonly DashSamples samples;
 
-    internal GaugedSheet(DashGauge.Fit[] fits, UnitInk[] inks, UnitReference[] references, double softMm, DashSamples samples, IReadOnlyList<DashPlace> places)
+    internal GaugedSheet(
+        DashGauge.Fit[] fits,
+        UnitInk[] inks,
+        UnitReference[] references,
+        double softMm,
+        DashSamples samples,
+        IReadOnlyList<DashPlace> places
+    )
     {
         (this.fits, Inks, References, SoftMm, this.samples, Places) = (fits, inks, [.. references], softMm, samples, places);
         Measures = new DashMeasure[places.Count];
@@ -50,23 +57,39 @@ public sealed class GaugedSheet
     {
         Reconcile();
         var raw = new DashMeasure[fits.Length];
-        for (var i = 0; i < fits.Length; i++) raw[i] = Raw(i);
+        for (var i = 0; i < fits.Length; i++)
+            raw[i] = Raw(i);
         var seen = new List<SeenOff>();
         for (var i = 0; i < raw.Length; i++)
         {
-            if (raw[i].Strength < StrongEnough || raw[i].OffsetSpreadMm > 0.06) continue;
-            seen.Add(new SeenOff(Places[i].MiddleX, Places[i].Y, double.NaN, raw[i].OffsetMm, 1 / (0.0004 + (raw[i].OffsetSpreadMm * raw[i].OffsetSpreadMm))));
+            if (raw[i].Strength < StrongEnough || raw[i].OffsetSpreadMm > 0.06)
+                continue;
+            seen.Add(
+                new SeenOff(
+                    Places[i].MiddleX,
+                    Places[i].Y,
+                    double.NaN,
+                    raw[i].OffsetMm,
+                    1 / (0.0004 + (raw[i].OffsetSpreadMm * raw[i].OffsetSpreadMm))
+                )
+            );
         }
 
         // What is smooth over the whole page is the paper's and the lens's doing, what is not is the nozzle's.
         var bend = Bending.Of(PageMap.Of(map.Flat), seen, Places);
-        for (var i = 0; i < raw.Length; i++) Measures[i] = raw[i] with { OffsetMm = raw[i].OffsetMm - Smooth(bend, Places[i]) };
+        for (var i = 0; i < raw.Length; i++)
+            Measures[i] = raw[i] with { OffsetMm = raw[i].OffsetMm - Smooth(bend, Places[i]) };
         foreach (var unit in Places.Index().GroupBy(place => place.Item.UnitAt))
         {
-            var near = unit.Where(p => Measures[p.Index].Strength > StrongEnough && Math.Abs(Measures[p.Index].OffsetMm) < 0.12).Select(p => Measures[p.Index].OffsetMm).Order().ToList();
-            if (near.Count < 8) continue;
+            var near = unit.Where(p => Measures[p.Index].Strength > StrongEnough && Math.Abs(Measures[p.Index].OffsetMm) < 0.12)
+                .Select(p => Measures[p.Index].OffsetMm)
+                .Order()
+                .ToList();
+            if (near.Count < 8)
+                continue;
             var shift = Math.Clamp(near[near.Count / 2], -MostUnitShiftMm, MostUnitShiftMm);
-            foreach (var place in unit) Measures[place.Index] = Measures[place.Index] with { OffsetMm = Measures[place.Index].OffsetMm - shift };
+            foreach (var place in unit)
+                Measures[place.Index] = Measures[place.Index] with { OffsetMm = Measures[place.Index].OffsetMm - shift };
         }
 
         Map = map;
@@ -75,11 +98,13 @@ public sealed class GaugedSheet
 
     private static double Smooth(PageMap bend, DashPlace place)
     {
-        if (bend.Bend.Length == 0) return 0;
+        if (bend.Bend.Length == 0)
+            return 0;
         Span<double> terms = stackalloc double[PageMap.Terms];
         bend.Fill(terms, place.MiddleX, place.Y);
         var sum = 0.0;
-        for (var t = 0; t < PageMap.Terms; t++) sum += terms[t] * bend.Bend[PageMap.Terms + t];
+        for (var t = 0; t < PageMap.Terms; t++)
+            sum += terms[t] * bend.Bend[PageMap.Terms + t];
         return sum;
     }
 
@@ -92,14 +117,30 @@ public sealed class GaugedSheet
         foreach (var faint in (bool[])[false, true])
         {
             var shares = told.Where(u => units[u].Faint == faint).Select(u => References[u].Amplitude / nominal[u]).Order().ToList();
-            if (shares.Count == 0) shares = [.. told.Select(u => References[u].Amplitude / nominal[u] * (units[u].Faint == faint ? 1 : faint ? FaintShare : 1 / FaintShare)).Order()];
+            if (shares.Count == 0)
+                shares =
+                [
+                    .. told.Select(u =>
+                            References[u].Amplitude
+                            / nominal[u]
+                            * (
+                                units[u].Faint == faint ? 1
+                                : faint ? FaintShare
+                                : 1 / FaintShare
+                            )
+                        )
+                        .Order(),
+                ];
             var share = shares.Count == 0 ? FaintShare : shares[shares.Count / 2];
             for (var u = 0; u < units.Length; u++)
             {
-                if (units[u].Faint != faint) continue;
+                if (units[u].Faint != faint)
+                    continue;
                 var expected = share * nominal[u];
-                if (References[u].Dashes >= 8 && References[u].Amplitude > LeastShareOfExpected * expected) continue;
-                if (References[u].Amplitude < 0.6 * expected) References[u] = References[u] with { Amplitude = expected };
+                if (References[u].Dashes >= 8 && References[u].Amplitude > LeastShareOfExpected * expected)
+                    continue;
+                if (References[u].Amplitude < 0.6 * expected)
+                    References[u] = References[u] with { Amplitude = expected };
             }
         }
     }
@@ -117,14 +158,25 @@ public sealed class GaugedSheet
         var strength = Math.Max(0, fit.Amplitude / reference);
         var spread = Math.Max(LeastSpread, fit.Spread / reference);
         // Under a pen nobody sees the dash: what most of its unit does is the better guess.
-        if (IsForeign(i) && Present(Places[i].UnitAt) < 0.5) strength = 0;
+        if (IsForeign(i) && Present(Places[i].UnitAt) < 0.5)
+            strength = 0;
         var width = Math.Sqrt((Places[i].Unit.Block.DashThicknessMm * Places[i].Unit.Block.DashThicknessMm / 12) + (SoftMm * SoftMm));
-        return new DashMeasure(strength, spread, fit.OffsetMm, Math.Clamp(width * spread / Math.Max(0.02, strength), 0.004, 0.4), fit.Noise / reference);
+        return new DashMeasure(
+            strength,
+            spread,
+            fit.OffsetMm,
+            Math.Clamp(width * spread / Math.Max(0.02, strength), 0.004, 0.4),
+            fit.Noise / reference
+        );
     }
 
     private double Present(int unit)
     {
-        var own = Places.Index().Where(p => p.Item.UnitAt == unit).Select(p => fits[p.Index].Amplitude > 0.45 * References[unit].Amplitude).ToList();
+        var own = Places
+            .Index()
+            .Where(p => p.Item.UnitAt == unit)
+            .Select(p => fits[p.Index].Amplitude > 0.45 * References[unit].Amplitude)
+            .ToList();
         return own.Count(there => there) / (double)own.Count;
     }
 
@@ -137,7 +189,8 @@ public sealed class GaugedSheet
         for (var stretch = 0; stretch < DashSamples.Stretches; stretch++)
         {
             var profile = samples.Profile(i, stretch);
-            for (var c = 0; c < 3; c++) seen[c] += profile[(step * 3) + c] / DashSamples.Stretches;
+            for (var c = 0; c < 3; c++)
+                seen[c] += profile[(step * 3) + c] / DashSamples.Stretches;
         }
 
         return UnitInk.Dot(seen, seen) > ForeignFrom * ForeignFrom && UnitInk.Angle(seen, ink) > ForeignAngle;
@@ -153,7 +206,11 @@ public sealed class GaugedSheet
         for (var stretch = 0; stretch < held.Length; stretch++)
         {
             var profile = samples.Profile(dash, stretch);
-            for (var k = step - 1; k <= step + 1; k++) held[stretch] = Math.Max(held[stretch], (profile[k * 3] * ink[0]) + (profile[(k * 3) + 1] * ink[1]) + (profile[(k * 3) + 2] * ink[2]));
+            for (var k = step - 1; k <= step + 1; k++)
+                held[stretch] = Math.Max(
+                    held[stretch],
+                    (profile[k * 3] * ink[0]) + (profile[(k * 3) + 1] * ink[1]) + (profile[(k * 3) + 2] * ink[2])
+                );
             held[stretch] /= reference * Peak;
         }
 

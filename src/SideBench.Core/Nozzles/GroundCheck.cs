@@ -22,11 +22,19 @@ internal sealed record GroundCheck(double PaperShare, int Dashes, int InkTiles, 
         {
             var (peak, slope, middle) = Ink(ink, t % paper.Across, t / paper.Across);
             calm[t] = light[t] > bright && middle <= CalmLimit;
-            if (light[t] > bright && peak >= ClearInk && middle <= CalmLimit) steep.Add(slope / (double)peak);
+            if (light[t] > bright && peak >= ClearInk && middle <= CalmLimit)
+                steep.Add(slope / (double)peak);
         }
 
         steep.Sort();
-        var dashes = strokes.Count(s => s.IsDash && calm[Math.Clamp((int)s.Y / PaperMap.Tile, 0, paper.Down - 1) * paper.Across + Math.Clamp((int)s.X / PaperMap.Tile, 0, paper.Across - 1)] && s.Length > 12);
+        var dashes = strokes.Count(s =>
+            s.IsDash
+            && calm[
+                Math.Clamp((int)s.Y / PaperMap.Tile, 0, paper.Down - 1) * paper.Across
+                    + Math.Clamp((int)s.X / PaperMap.Tile, 0, paper.Across - 1)
+            ]
+            && s.Length > 12
+        );
         return new GroundCheck(calm.Count(c => c) / (double)tiles, dashes, steep.Count, steep.Count == 0 ? 0 : steep[steep.Count / 2]);
     }
 
@@ -39,7 +47,9 @@ internal sealed record GroundCheck(double PaperShare, int Dashes, int InkTiles, 
         {
             for (var x = tx * PaperMap.Tile; x < Math.Min(ink.Width - 1, (tx + 1) * PaperMap.Tile); x++, seen++)
             {
-                int here = ink.Taken[(y * ink.Width) + x], below = ink.Taken[((y + 1) * ink.Width) + x], right = ink.Taken[(y * ink.Width) + x + 1];
+                int here = ink.Taken[(y * ink.Width) + x],
+                    below = ink.Taken[((y + 1) * ink.Width) + x],
+                    right = ink.Taken[(y * ink.Width) + x + 1];
                 peak = Math.Max(peak, here);
                 slope = Math.Max(slope, Math.Max(Math.Abs(here - below), Math.Abs(here - right)));
                 counts[here]++;
@@ -47,7 +57,8 @@ internal sealed record GroundCheck(double PaperShare, int Dashes, int InkTiles, 
         }
 
         var (below75, level) = (0, 0);
-        while (level < 255 && below75 + counts[level] < 0.7 * seen) below75 += counts[level++];
+        while (level < 255 && below75 + counts[level] < 0.7 * seen)
+            below75 += counts[level++];
         return (peak, slope, level);
     }
 }

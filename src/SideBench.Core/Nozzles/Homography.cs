@@ -26,7 +26,8 @@ public readonly record struct Homography(double A, double B, double C, double D,
     /// <returns>Null when the points do not settle it.</returns>
     public static Homography? Of(IReadOnlyList<PointPair> pairs, bool flat)
     {
-        if (pairs.Count < (flat ? 3 : 6)) return null;
+        if (pairs.Count < (flat ? 3 : 6))
+            return null;
         var page = Frame.Of(pairs, p => (p.X, p.Y));
         var picture = Frame.Of(pairs, p => (p.Px, p.Py));
         var unknowns = flat ? 6 : 8;
@@ -38,15 +39,18 @@ public readonly record struct Homography(double A, double B, double C, double D,
             var (u, v) = picture.Into(pair.Px, pair.Py);
             row.Clear();
             (row[0], row[1], row[2]) = (x, y, 1);
-            if (!flat) (row[6], row[7]) = (-u * x, -u * y);
+            if (!flat)
+                (row[6], row[7]) = (-u * x, -u * y);
             fit.Add(row[..unknowns], u, pair.Weight);
             row.Clear();
             (row[3], row[4], row[5]) = (x, y, 1);
-            if (!flat) (row[6], row[7]) = (-v * x, -v * y);
+            if (!flat)
+                (row[6], row[7]) = (-v * x, -v * y);
             fit.Add(row[..unknowns], v, pair.Weight);
         }
 
-        if (fit.Solve() is not { } s) return null;
+        if (fit.Solve() is not { } s)
+            return null;
         var core = new Homography(s[0], s[1], s[2], s[3], s[4], s[5], flat ? 0 : s[6], flat ? 0 : s[7]);
         return core.Between(page, picture);
     }
@@ -56,9 +60,15 @@ public readonly record struct Homography(double A, double B, double C, double D,
     {
         // this · page
         var k = page.Scale;
-        double a = A * k, b = B * k, c = C - (a * page.X) - (b * page.Y);
-        double d = D * k, e = E * k, f = F - (d * page.X) - (e * page.Y);
-        double g = G * k, h = H * k, w = 1 - (g * page.X) - (h * page.Y);
+        double a = A * k,
+            b = B * k,
+            c = C - (a * page.X) - (b * page.Y);
+        double d = D * k,
+            e = E * k,
+            f = F - (d * page.X) - (e * page.Y);
+        double g = G * k,
+            h = H * k,
+            w = 1 - (g * page.X) - (h * page.Y);
         var s = 1 / picture.Scale;
         (a, b, c) = ((a * s) + (picture.X * g), (b * s) + (picture.X * h), (c * s) + (picture.X * w));
         (d, e, f) = ((d * s) + (picture.Y * g), (e * s) + (picture.Y * h), (f * s) + (picture.Y * w));
@@ -72,7 +82,9 @@ public readonly record struct Homography(double A, double B, double C, double D,
 
         public static Frame Of(IReadOnlyList<PointPair> pairs, Func<PointPair, (double X, double Y)> point)
         {
-            double x = 0, y = 0, spread = 0;
+            double x = 0,
+                y = 0,
+                spread = 0;
             foreach (var pair in pairs)
             {
                 var at = point(pair);

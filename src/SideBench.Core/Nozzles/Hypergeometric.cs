@@ -1,7 +1,8 @@
 namespace SideBench.Core.Nozzles;
 
 /// <summary>
-/// Draws without putting back: of N nozzles, a were missing before and b are missing now; if the b had nothing to do with the a, how many would be both?
+/// Draws without putting back: of N nozzles, a were missing before and b are missing now; if the b had nothing to do with the a, how many
+/// would be both?
 /// Exact, in logarithms.
 /// </summary>
 public static class Hypergeometric
@@ -17,19 +18,22 @@ public static class Hypergeometric
     public static double AtLeast(int all, int before, int now, int both)
     {
         var (least, most) = (Math.Max(0, before + now - all), Math.Min(before, now));
-        if (both <= least) return 1;
+        if (both <= least)
+            return 1;
         var factorials = LogFactorials(all);
         double Choose(int n, int k) => factorials[n] - factorials[k] - factorials[n - k];
         var total = Choose(all, now);
         var sum = 0.0;
-        for (var k = both; k <= most; k++) sum += Math.Exp(Choose(before, k) + Choose(all - before, now - k) - total);
+        for (var k = both; k <= most; k++)
+            sum += Math.Exp(Choose(before, k) + Choose(all - before, now - k) - total);
         return Math.Min(1, sum);
     }
 
     private static double[] LogFactorials(int n)
     {
         var logs = new double[n + 1];
-        for (var i = 2; i <= n; i++) logs[i] = logs[i - 1] + Math.Log(i);
+        for (var i = 2; i <= n; i++)
+            logs[i] = logs[i - 1] + Math.Log(i);
         return logs;
     }
 }

@@ -1,13 +1,17 @@
 namespace SideBench.Core.Nozzles;
 
-/// <summary>Whether two units have got each other's ink: both must lean towards the other, so that a picture's own colour cast is not taken for it.</summary>
+/// <summary>
+/// Whether two units have got each other's ink: both must lean towards the other, so that a picture's own colour cast is not taken for it.
+/// </summary>
 public static class InkMixing
 {
     // Inks whose colours are nearer than this cannot be told apart in a mixture, radians.
     private const double LeastApart = 0.35;
     private const double LeastOwn = 0.04;
 
-    /// <summary>For every unit: the greatest share of another's ink in it that the other returns, 0 to 1; and which unit that is, −1 for none.</summary>
+    /// <summary>
+    /// For every unit: the greatest share of another's ink in it that the other returns, 0 to 1; and which unit that is, −1 for none.
+    /// </summary>
     public static (double Share, int With)[] Of(IReadOnlyList<SheetUnit> units, IReadOnlyList<UnitInk> inks)
     {
         var mixed = Enumerable.Repeat((Share: 0.0, With: -1), units.Count).ToArray();
@@ -16,10 +20,22 @@ public static class InkMixing
         {
             for (var b = 0; b < a; b++)
             {
-                if (!inks[a].Known || !inks[b].Known || inks[a].Seen < LeastOwn || inks[b].Seen < LeastOwn || UnitInk.Angle(nominal[a], nominal[b]) < LeastApart) continue;
-                var share = Math.Min(ShareOf(inks[a].Direction, nominal[a], nominal[b]), ShareOf(inks[b].Direction, nominal[b], nominal[a]));
-                if (share > mixed[a].Share) mixed[a] = (share, b);
-                if (share > mixed[b].Share) mixed[b] = (share, a);
+                if (
+                    !inks[a].Known
+                    || !inks[b].Known
+                    || inks[a].Seen < LeastOwn
+                    || inks[b].Seen < LeastOwn
+                    || UnitInk.Angle(nominal[a], nominal[b]) < LeastApart
+                )
+                    continue;
+                var share = Math.Min(
+                    ShareOf(inks[a].Direction, nominal[a], nominal[b]),
+                    ShareOf(inks[b].Direction, nominal[b], nominal[a])
+                );
+                if (share > mixed[a].Share)
+                    mixed[a] = (share, b);
+                if (share > mixed[b].Share)
+                    mixed[b] = (share, a);
             }
         }
 
@@ -30,11 +46,17 @@ public static class InkMixing
     // How much of the other ink makes this colour best, as a share of both, a full dash of each being one.
     private static double ShareOf(double[] seen, double[] own, double[] other)
     {
-        double oo = UnitInk.Dot(own, own), tt = UnitInk.Dot(other, other), ot = UnitInk.Dot(own, other);
-        double so = UnitInk.Dot(seen, own), st = UnitInk.Dot(seen, other);
+        double oo = UnitInk.Dot(own, own),
+            tt = UnitInk.Dot(other, other),
+            ot = UnitInk.Dot(own, other);
+        double so = UnitInk.Dot(seen, own),
+            st = UnitInk.Dot(seen, other);
         var det = (oo * tt) - (ot * ot);
-        if (det < 1e-6) return 0;
+        if (det < 1e-6)
+            return 0;
         var (a, b) = (((so * tt) - (st * ot)) / det, ((st * oo) - (so * ot)) / det);
-        return b <= 0 ? 0 : a <= 0 ? 1 : b / (a + b);
+        return b <= 0 ? 0
+            : a <= 0 ? 1
+            : b / (a + b);
     }
 }

@@ -1,6 +1,8 @@
 namespace SideBench.Core.Nozzles;
 
-/// <summary>Strokes that follow each other in the rows and columns of a staircase, each with its column and row counted from the first.</summary>
+/// <summary>
+/// Strokes that follow each other in the rows and columns of a staircase, each with its column and row counted from the first.
+/// </summary>
 /// <param name="Cells">Stroke index → column and row.</param>
 /// <param name="Left">Least column.</param>
 /// <param name="Right">Greatest column.</param>
@@ -23,13 +25,17 @@ public sealed record LatticePatch(IReadOnlyDictionary<int, (int Column, int Row)
         var (cos, sin) = (Math.Cos(angle) * scale, Math.Sin(angle) * scale);
         // One column on is also one step lower; one row down is straight down.
         var steps = new Steps(
-            (cos * block.ColumnPitchMm) - (sin * block.StairStepMm), (sin * block.ColumnPitchMm) + (cos * block.StairStepMm),
-            -sin * block.RowPitchMm, cos * block.RowPitchMm);
+            (cos * block.ColumnPitchMm) - (sin * block.StairStepMm),
+            (sin * block.ColumnPitchMm) + (cos * block.StairStepMm),
+            -sin * block.RowPitchMm,
+            cos * block.RowPitchMm
+        );
         var taken = new bool[grid.Strokes.Count];
         var patches = new List<LatticePatch>();
         for (var first = 0; first < grid.Strokes.Count; first++)
         {
-            if (!taken[first]) patches.Add(From(first, grid, steps, taken));
+            if (!taken[first])
+                patches.Add(From(first, grid, steps, taken));
         }
 
         return [.. patches.OrderByDescending(patch => patch.Cells.Count)];
@@ -47,10 +53,17 @@ public sealed record LatticePatch(IReadOnlyDictionary<int, (int Column, int Row)
             {
                 var stroke = grid.Strokes[at];
                 var next = grid.Nearest(
-                    stroke.X + (along * steps.Rx) + (down * steps.Dx), stroke.Y + (along * steps.Ry) + (down * steps.Dy), steps, ColumnSlack, RowSlack);
-                if (next < 0 || taken[next]) continue;
+                    stroke.X + (along * steps.Rx) + (down * steps.Dx),
+                    stroke.Y + (along * steps.Ry) + (down * steps.Dy),
+                    steps,
+                    ColumnSlack,
+                    RowSlack
+                );
+                if (next < 0 || taken[next])
+                    continue;
                 var other = grid.Strokes[next];
-                if (stroke.Likeness((other.Red, other.Green, other.Blue)) < SameInk) continue;
+                if (stroke.Likeness((other.Red, other.Green, other.Blue)) < SameInk)
+                    continue;
                 taken[next] = true;
                 cells[next] = (column + along, row + down);
                 waiting.Enqueue(next);
@@ -58,6 +71,11 @@ public sealed record LatticePatch(IReadOnlyDictionary<int, (int Column, int Row)
         }
 
         return new LatticePatch(
-            cells, cells.Values.Min(c => c.Column), cells.Values.Max(c => c.Column), cells.Values.Min(c => c.Row), cells.Values.Max(c => c.Row));
+            cells,
+            cells.Values.Min(c => c.Column),
+            cells.Values.Max(c => c.Column),
+            cells.Values.Min(c => c.Row),
+            cells.Values.Max(c => c.Row)
+        );
     }
 }

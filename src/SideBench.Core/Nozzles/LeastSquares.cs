@@ -15,9 +15,11 @@ public sealed class LeastSquares(int unknowns)
         for (var i = 0; i < unknowns; i++)
         {
             var scaled = row[i] * weight;
-            if (scaled == 0) continue;
+            if (scaled == 0)
+                continue;
             right[i] += scaled * value;
-            for (var j = 0; j <= i; j++) normal[(i * unknowns) + j] += scaled * row[j];
+            for (var j = 0; j <= i; j++)
+                normal[(i * unknowns) + j] += scaled * row[j];
         }
     }
 
@@ -25,7 +27,8 @@ public sealed class LeastSquares(int unknowns)
     /// <param name="strength">As if so much weight said 0.</param>
     public void Ridge(double strength)
     {
-        for (var i = 0; i < unknowns; i++) normal[(i * unknowns) + i] += strength;
+        for (var i = 0; i < unknowns; i++)
+            normal[(i * unknowns) + i] += strength;
     }
 
     /// <summary>The unknowns, or null when the equations do not settle them (Cholesky's factorisation breaks down).</summary>
@@ -37,14 +40,16 @@ public sealed class LeastSquares(int unknowns)
             for (var j = 0; j <= i; j++)
             {
                 var sum = factor[(i * unknowns) + j];
-                for (var k = 0; k < j; k++) sum -= factor[(i * unknowns) + k] * factor[(j * unknowns) + k];
+                for (var k = 0; k < j; k++)
+                    sum -= factor[(i * unknowns) + k] * factor[(j * unknowns) + k];
                 if (i != j)
                 {
                     factor[(i * unknowns) + j] = sum / factor[(j * unknowns) + j];
                 }
                 else
                 {
-                    if (!(sum > 1e-12 * Math.Abs(normal[(i * unknowns) + i]))) return null;
+                    if (!(sum > 1e-12 * Math.Abs(normal[(i * unknowns) + i])))
+                        return null;
                     factor[(i * unknowns) + i] = Math.Sqrt(sum);
                 }
             }
@@ -53,13 +58,15 @@ public sealed class LeastSquares(int unknowns)
         var x = (double[])right.Clone();
         for (var i = 0; i < unknowns; i++)
         {
-            for (var k = 0; k < i; k++) x[i] -= factor[(i * unknowns) + k] * x[k];
+            for (var k = 0; k < i; k++)
+                x[i] -= factor[(i * unknowns) + k] * x[k];
             x[i] /= factor[(i * unknowns) + i];
         }
 
         for (var i = unknowns - 1; i >= 0; i--)
         {
-            for (var k = i + 1; k < unknowns; k++) x[i] -= factor[(k * unknowns) + i] * x[k];
+            for (var k = i + 1; k < unknowns; k++)
+                x[i] -= factor[(k * unknowns) + i] * x[k];
             x[i] /= factor[(i * unknowns) + i];
         }
 

@@ -34,7 +34,9 @@ public readonly record struct NozzleLikelihood(double Good, double Weak, double 
     public static double Fading(DashMeasure measure, double strength, double spread, double offsetSpreadMm)
     {
         var ink = Heavy(measure.Strength - strength, Math.Max(spread, measure.Spread));
-        return strength < 0.12 ? ink / AnywhereMm : ink * Heavy(measure.OffsetMm, Math.Max(offsetSpreadMm, Math.Min(0.2, measure.OffsetSpreadMm)));
+        return strength < 0.12
+            ? ink / AnywhereMm
+            : ink * Heavy(measure.OffsetMm, Math.Max(offsetSpreadMm, Math.Min(0.2, measure.OffsetSpreadMm)));
     }
 
     // Student's t of four degrees: most things are near, and now and then one is far.
@@ -46,5 +48,8 @@ public readonly record struct NozzleLikelihood(double Good, double Weak, double 
 
     // Evenly spread over a range whose ends are soft.
     private static double Within(double value, double from, double to, double soft) =>
-        Math.Max(1e-6, (1 / (1 + Math.Exp(-(value - from) / (soft * 0.6))) * (1 / (1 + Math.Exp((value - to) / (soft * 0.6)))) / (to - from)));
+        Math.Max(
+            1e-6,
+            (1 / (1 + Math.Exp(-(value - from) / (soft * 0.6))) * (1 / (1 + Math.Exp((value - to) / (soft * 0.6)))) / (to - from))
+        );
 }

@@ -20,10 +20,12 @@ public sealed record PageMap(Homography Flat, double[] Bend, double CentreX, dou
     /// <summary>Pixel at a point of the page.</summary>
     public (double X, double Y) At(double x, double y)
     {
-        if (Bend.Length == 0) return Flat.At(x, y);
+        if (Bend.Length == 0)
+            return Flat.At(x, y);
         Span<double> terms = stackalloc double[Terms];
         Fill(terms, x, y);
-        double dx = 0, dy = 0;
+        double dx = 0,
+            dy = 0;
         for (var i = 0; i < Terms; i++)
         {
             dx += terms[i] * Bend[i];
@@ -54,7 +56,8 @@ public sealed record PageMap(Homography Flat, double[] Bend, double CentreX, dou
     /// <summary>The terms of the cubics at a point of the page.</summary>
     public void Fill(Span<double> terms, double x, double y)
     {
-        double u = (x - CentreX) / Reach, v = (y - CentreY) / Reach;
+        double u = (x - CentreX) / Reach,
+            v = (y - CentreY) / Reach;
         (terms[0], terms[1], terms[2]) = (1, u, v);
         (terms[3], terms[4], terms[5]) = (u * u, u * v, v * v);
         (terms[6], terms[7], terms[8], terms[9]) = (u * u * u, u * u * v, u * v * v, v * v * v);

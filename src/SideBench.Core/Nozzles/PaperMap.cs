@@ -1,7 +1,8 @@
 namespace SideBench.Core.Nozzles;
 
 /// <summary>
-/// The bare paper under a picture, tile by tile: ink covers little of a nozzle sheet, so the median of a tile is paper in whatever light falls there.
+/// The bare paper under a picture, tile by tile: ink covers little of a nozzle sheet, so the median of a tile is paper in whatever light
+/// falls there.
 /// Between the middles of the tiles it is a straight mixture.
 /// </summary>
 public sealed class PaperMap
@@ -25,28 +26,33 @@ public sealed class PaperMap
         var across = Math.Max(1, image.Width / Tile);
         var down = Math.Max(1, image.Height / Tile);
         var paper = new float[across * down * 3];
-        Parallel.For(0, down, ty =>
-        {
-            Span<int> counts = stackalloc int[256 * 3];
-            for (var tx = 0; tx < across; tx++)
+        Parallel.For(
+            0,
+            down,
+            ty =>
             {
-                counts.Clear();
-                var right = tx == across - 1 ? image.Width : (tx + 1) * Tile;
-                var bottom = ty == down - 1 ? image.Height : (ty + 1) * Tile;
-                var seen = 0;
-                for (var y = ty * Tile; y < bottom; y += 2)
+                Span<int> counts = stackalloc int[256 * 3];
+                for (var tx = 0; tx < across; tx++)
                 {
-                    for (int x = tx * Tile, at = ((y * image.Width) + (tx * Tile)) * 3; x < right; x++, at += 3, seen++)
+                    counts.Clear();
+                    var right = tx == across - 1 ? image.Width : (tx + 1) * Tile;
+                    var bottom = ty == down - 1 ? image.Height : (ty + 1) * Tile;
+                    var seen = 0;
+                    for (var y = ty * Tile; y < bottom; y += 2)
                     {
-                        counts[image.Rgb[at]]++;
-                        counts[256 + image.Rgb[at + 1]]++;
-                        counts[512 + image.Rgb[at + 2]]++;
+                        for (int x = tx * Tile, at = ((y * image.Width) + (tx * Tile)) * 3; x < right; x++, at += 3, seen++)
+                        {
+                            counts[image.Rgb[at]]++;
+                            counts[256 + image.Rgb[at + 1]]++;
+                            counts[512 + image.Rgb[at + 2]]++;
+                        }
                     }
-                }
 
-                for (var c = 0; c < 3; c++) paper[(((ty * across) + tx) * 3) + c] = Middle(counts.Slice(c * 256, 256), seen);
+                    for (var c = 0; c < 3; c++)
+                        paper[(((ty * across) + tx) * 3) + c] = Middle(counts.Slice(c * 256, 256), seen);
+                }
             }
-        });
+        );
         return new PaperMap(across, down, paper);
     }
 
@@ -77,7 +83,8 @@ public sealed class PaperMap
         var below = 0;
         for (var level = 0; level < 256; level++)
         {
-            if (below + counts[level] >= half) return (float)(level - 0.5 + ((half - below) / Math.Max(1, counts[level])));
+            if (below + counts[level] >= half)
+                return (float)(level - 0.5 + ((half - below) / Math.Max(1, counts[level])));
             below += counts[level];
         }
 

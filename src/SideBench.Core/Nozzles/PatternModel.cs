@@ -1,17 +1,27 @@
 namespace SideBench.Core.Nozzles;
 
 /// <summary>
-/// How nozzles behave under each pattern, in numbers: the whole model behind <see cref="PatternOdds"/>. Shares are 0 to 1. All are house defaults, set on
+/// How nozzles behave under each pattern, in numbers: the whole model behind <see cref="PatternOdds"/>. Shares are 0 to 1. All are house
+/// defaults, set on
 /// sheets whose truth was known.
 /// </summary>
 public sealed record PatternModel
 {
     /// <summary>How often a unit shows each pattern before it is looked at.</summary>
-    public IReadOnlyDictionary<PatternClass, double> Prior { get; init; } = new Dictionary<PatternClass, double>
-    {
-        [PatternClass.None] = 0.5, [PatternClass.Scattered] = 0.14, [PatternClass.Run] = 0.06, [PatternClass.EveryKth] = 0.05, [PatternClass.Starvation] = 0.05,
-        [PatternClass.Blank] = 0.04, [PatternClass.NearBlank] = 0.03, [PatternClass.Contaminated] = 0.05, [PatternClass.DeflectedGroup] = 0.04, [PatternClass.WeakGroup] = 0.04,
-    };
+    public IReadOnlyDictionary<PatternClass, double> Prior { get; init; } =
+        new Dictionary<PatternClass, double>
+        {
+            [PatternClass.None] = 0.5,
+            [PatternClass.Scattered] = 0.14,
+            [PatternClass.Run] = 0.06,
+            [PatternClass.EveryKth] = 0.05,
+            [PatternClass.Starvation] = 0.05,
+            [PatternClass.Blank] = 0.04,
+            [PatternClass.NearBlank] = 0.03,
+            [PatternClass.Contaminated] = 0.05,
+            [PatternClass.DeflectedGroup] = 0.04,
+            [PatternClass.WeakGroup] = 0.04,
+        };
 
     /// <summary>A nozzle of a good unit that is not good.</summary>
     public double FaultyInGood { get; init; } = 0.0004;

@@ -1,8 +1,10 @@
 namespace SideBench.Core.Nozzles;
 
 /// <summary>
-/// The odds of each pattern of a unit. Every pattern says how likely each nozzle does what; where it has a place (a run, a group, a fading stretch, a
-/// beat) every place is tried and their evidences are averaged, so that a pattern with many possible places has to earn it. What a pattern expects of a
+/// The odds of each pattern of a unit. Every pattern says how likely each nozzle does what; where it has a place (a run, a group, a fading
+/// stretch, a
+/// beat) every place is tried and their evidences are averaged, so that a pattern with many possible places has to earn it. What a pattern
+/// expects of a
 /// nozzle then also helps to read that nozzle: a pale dash amid a weak group is weak, the same dash alone may be noise.
 /// </summary>
 /// <param name="Odds">Every class, adding up to 1.</param>
@@ -16,7 +18,13 @@ public sealed record PatternOdds(IReadOnlyDictionary<PatternClass, double> Odds,
     /// <param name="mixed">Share of another unit's ink in both, 0 to 1.</param>
     /// <param name="offsetSpreadMm">Spread of the unit's offsets, mm.</param>
     /// <param name="model">The numbers.</param>
-    public static PatternOdds Of(IReadOnlyList<DashMeasure> measures, NozzleLikelihood[] likely, double mixed, double offsetSpreadMm, PatternModel model)
+    public static PatternOdds Of(
+        IReadOnlyList<DashMeasure> measures,
+        NozzleLikelihood[] likely,
+        double mixed,
+        double offsetSpreadMm,
+        PatternModel model
+    )
     {
         var tries = new Dictionary<PatternClass, (double Evidence, Role[] Roles)>();
         var places = new PatternPlaces(measures, likely, offsetSpreadMm, model);
@@ -25,14 +33,25 @@ public sealed record PatternOdds(IReadOnlyDictionary<PatternClass, double> Odds,
         {
             var (evidence, roles) = places.Evidence(pattern);
             // A wrong colour is evidence of its own, beside what the nozzles do.
-            evidence += Math.Log(Math.Max(1e-12, pattern == PatternClass.Contaminated ? isMixed : pattern is PatternClass.Blank or PatternClass.NearBlank ? 1 : 1 - isMixed));
+            evidence += Math.Log(
+                Math.Max(
+                    1e-12,
+                    pattern == PatternClass.Contaminated ? isMixed
+                        : pattern is PatternClass.Blank or PatternClass.NearBlank ? 1
+                        : 1 - isMixed
+                )
+            );
             tries[pattern] = (evidence + Math.Log(model.Prior[pattern]), roles);
         }
 
         var top = tries.Values.Max(t => t.Evidence);
         var sum = tries.Values.Sum(t => Math.Exp(t.Evidence - top));
         var likeliest = tries.MaxBy(t => t.Value.Evidence).Key;
-        return new PatternOdds(tries.ToDictionary(t => t.Key, t => Math.Exp(t.Value.Evidence - top) / sum), likeliest, tries[likeliest].Roles);
+        return new PatternOdds(
+            tries.ToDictionary(t => t.Key, t => Math.Exp(t.Value.Evidence - top) / sum),
+            likeliest,
+            tries[likeliest].Roles
+        );
     }
 }
 
@@ -40,5 +59,6 @@ public sealed record PatternOdds(IReadOnlyDictionary<PatternClass, double> Odds,
 public readonly record struct Role(double Good, double Weak, double Missing, double Deflected, double WeakDeflected)
 {
     /// <summary>How well a dash fits what is expected of it.</summary>
-    public double Fit(NozzleLikelihood l) => (Good * l.Good) + (Weak * l.Weak) + (Missing * l.Missing) + (Deflected * l.Deflected) + (WeakDeflected * l.WeakDeflected);
+    public double Fit(NozzleLikelihood l) =>
+        (Good * l.Good) + (Weak * l.Weak) + (Missing * l.Missing) + (Deflected * l.Deflected) + (WeakDeflected * l.WeakDeflected);
 }

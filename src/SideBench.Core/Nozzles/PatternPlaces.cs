@@ -10,7 +10,15 @@ internal sealed class PatternPlaces
     private readonly double offsetSpreadMm;
     private readonly PatternModel model;
     private readonly int nozzles;
-    private readonly Role good, single, run, weakGroup, deflectedGroup, kth, nearBlank, blank, fine;
+    private readonly Role good,
+        single,
+        run,
+        weakGroup,
+        deflectedGroup,
+        kth,
+        nearBlank,
+        blank,
+        fine;
 
     public PatternPlaces(IReadOnlyList<DashMeasure> measures, NozzleLikelihood[] likely, double offsetSpreadMm, PatternModel model)
     {
@@ -27,30 +35,45 @@ internal sealed class PatternPlaces
         deflectedGroup = new Role(inside, inside * 0.3, inside * 1.5, 1 - (inside * 3), inside * 0.2);
         var fires = model.FiringOfKth;
         kth = new Role(fires * 0.8, fires * 0.2, 1 - fires, 0, 0);
-        nearBlank = new Role(model.FiringNearBlank * 0.55, model.FiringNearBlank * 0.4, 1 - model.FiringNearBlank, model.FiringNearBlank * 0.05, 0);
+        nearBlank = new Role(
+            model.FiringNearBlank * 0.55,
+            model.FiringNearBlank * 0.4,
+            1 - model.FiringNearBlank,
+            model.FiringNearBlank * 0.05,
+            0
+        );
         blank = new Role(model.FiringBlank * 0.5, model.FiringBlank * 0.5, 1 - model.FiringBlank, 0, 0);
     }
 
     /// <summary>Log evidence, and what the best place expects of each nozzle.</summary>
-    public (double Log, Role[] Roles) Evidence(PatternClass pattern) => pattern switch
-    {
-        PatternClass.None or PatternClass.Contaminated => Same(pattern == PatternClass.None ? fine : good),
-        PatternClass.Blank => Same(blank),
-        PatternClass.NearBlank => Same(nearBlank),
-        PatternClass.Scattered => Scattered(),
-        PatternClass.Run => Range(run, model.LeastRun, (int)(0.4 * nozzles)),
-        PatternClass.WeakGroup => Range(weakGroup, model.LeastGroup, (int)(0.6 * nozzles)),
-        PatternClass.DeflectedGroup => Range(deflectedGroup, model.LeastGroup, (int)(0.6 * nozzles)),
-        PatternClass.EveryKth => EveryKth(),
-        PatternClass.Starvation => Starvation(),
-        _ => throw new ArgumentOutOfRangeException(nameof(pattern)),
-    };
+    public (double Log, Role[] Roles) Evidence(PatternClass pattern) =>
+        pattern switch
+        {
+            PatternClass.None or PatternClass.Contaminated => Same(pattern == PatternClass.None ? fine : good),
+            PatternClass.Blank => Same(blank),
+            PatternClass.NearBlank => Same(nearBlank),
+            PatternClass.Scattered => Scattered(),
+            PatternClass.Run => Range(run, model.LeastRun, (int)(0.4 * nozzles)),
+            PatternClass.WeakGroup => Range(weakGroup, model.LeastGroup, (int)(0.6 * nozzles)),
+            PatternClass.DeflectedGroup => Range(deflectedGroup, model.LeastGroup, (int)(0.6 * nozzles)),
+            PatternClass.EveryKth => EveryKth(),
+            PatternClass.Starvation => Starvation(),
+            _ => throw new ArgumentOutOfRangeException(nameof(pattern)),
+        };
 
     private (double, Role[]) Same(Role role) => (likely.Sum(l => Math.Log(role.Fit(l))), [.. Enumerable.Repeat(role, nozzles)]);
 
     private (double, Role[]) Scattered()
     {
-        var mixes = model.ScatteredShares.Select(share => new Role(1 - share, single.Weak * share, single.Missing * share, single.Deflected * share, single.WeakDeflected * share)).ToArray();
+        var mixes = model
+            .ScatteredShares.Select(share => new Role(
+                1 - share,
+                single.Weak * share,
+                single.Missing * share,
+                single.Deflected * share,
+                single.WeakDeflected * share
+            ))
+            .ToArray();
         return Best(mixes.Select(role => (Log: likely.Sum(l => Math.Log(role.Fit(l))), Roles: (Func<int, Role>)(_ => role))));
     }
 
@@ -64,7 +87,9 @@ internal sealed class PatternPlaces
             for (var to = from + least; to <= Math.Min(nozzles, from + Math.Max(least, most)); to++)
             {
                 var (a, b) = (from, to);
-                tries.Add((outside[from] + (within[to] - within[from]) + (outside[nozzles] - outside[to]), n => n >= a && n < b ? inside : good));
+                tries.Add(
+                    (outside[from] + (within[to] - within[from]) + (outside[nozzles] - outside[to]), n => n >= a && n < b ? inside : good)
+                );
             }
         }
 
@@ -79,7 +104,12 @@ internal sealed class PatternPlaces
             for (var phase = 0; phase < k; phase++)
             {
                 var (beat, first) = (k, phase);
-                tries.Add((Enumerable.Range(0, nozzles).Sum(n => Math.Log((n % beat == first ? kth : good).Fit(likely[n]))), n => n % beat == first ? kth : good));
+                tries.Add(
+                    (
+                        Enumerable.Range(0, nozzles).Sum(n => Math.Log((n % beat == first ? kth : good).Fit(likely[n]))),
+                        n => n % beat == first ? kth : good
+                    )
+                );
             }
         }
 
@@ -97,11 +127,21 @@ internal sealed class PatternPlaces
             // The line may reach nothing below the last nozzle.
             for (var to = from + Math.Max(5, 2 * step); to <= nozzles + (nozzles / 4); to += step)
             {
-                if (to - from > 0.6 * nozzles) break;
+                if (to - from > 0.6 * nozzles)
+                    break;
                 var log = outside[from] + (gone[nozzles] - gone[Math.Min(nozzles, to)]);
-                for (var n = from; n < Math.Min(nozzles, to); n++) log += Math.Log(NozzleLikelihood.Fading(measures[n], Line(n, from, to), model.FadeSpread, offsetSpreadMm) + 1e-9);
+                for (var n = from; n < Math.Min(nozzles, to); n++)
+                    log += Math.Log(NozzleLikelihood.Fading(measures[n], Line(n, from, to), model.FadeSpread, offsetSpreadMm) + 1e-9);
                 var (a, b) = (from, to);
-                tries.Add((log, n => n < a ? good : n >= b ? run : Faded(Line(n, a, b))));
+                tries.Add(
+                    (
+                        log,
+                        n =>
+                            n < a ? good
+                            : n >= b ? run
+                            : Faded(Line(n, a, b))
+                    )
+                );
             }
         }
 
@@ -119,14 +159,16 @@ internal sealed class PatternPlaces
     private double[] Sums(Role role)
     {
         var sums = new double[nozzles + 1];
-        for (var n = 0; n < nozzles; n++) sums[n + 1] = sums[n] + Math.Log(role.Fit(likely[n]));
+        for (var n = 0; n < nozzles; n++)
+            sums[n + 1] = sums[n] + Math.Log(role.Fit(likely[n]));
         return sums;
     }
 
     private (double, Role[]) Best(IEnumerable<(double Log, Func<int, Role> Roles)> tries)
     {
         var all = tries.ToList();
-        if (all.Count == 0) return (double.NegativeInfinity, []);
+        if (all.Count == 0)
+            return (double.NegativeInfinity, []);
         var best = all.MaxBy(t => t.Log);
         var mean = best.Log + Math.Log(all.Sum(t => Math.Exp(t.Log - best.Log)) / all.Count);
         return (mean, [.. Enumerable.Range(0, nozzles).Select(best.Roles)]);

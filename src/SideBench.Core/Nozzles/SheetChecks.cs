@@ -19,18 +19,37 @@ internal static class SheetChecks
     private const double RightInkOfAnother = 0.6;
 
     /// <summary>Whether the layout was found at all.</summary>
-    public static SheetReading? Found(SheetFind find, SheetLayout layout, PixelImage image, PaperMap paper, InkPlane ink, IReadOnlyList<Stroke> strokes)
+    public static SheetReading? Found(
+        SheetFind find,
+        SheetLayout layout,
+        PixelImage image,
+        PaperMap paper,
+        InkPlane ink,
+        IReadOnlyList<Stroke> strokes
+    )
     {
-        if (find.Map is not null && find.Explained >= LeastDashes && find.RightInk >= LeastRightInk * find.Explained && find.LeftOver.Count < LeftOverAllowed + (LeftOverShare * find.Explained))
+        if (
+            find.Map is not null
+            && find.Explained >= LeastDashes
+            && find.RightInk >= LeastRightInk * find.Explained
+            && find.LeftOver.Count < LeftOverAllowed + (LeftOverShare * find.Explained)
+        )
             return IsThereAnother(find, layout, strokes) ? SheetReading.Refused(RefusalReason.TwoSheets) : null;
         var ground = GroundCheck.Of(paper, ink, strokes);
         var bounds = layout.Units.Select(unit => unit.Bounds).ToList();
         var (wide, high) = (bounds.Max(b => b.Right) - bounds.Min(b => b.Left), bounds.Max(b => b.Bottom) - bounds.Min(b => b.Top));
         // Even if the pattern filled the picture, it would have so few pixels.
-        if (Math.Max(image.Width, image.Height) < LeastPxPerMm * Math.Max(wide, high) * 1.05) return SheetReading.Refused(RefusalReason.LowResolution);
-        if (ground.PaperShare < LeastPaper) return SheetReading.Refused(RefusalReason.NoSheet);
-        if (ground.Sharpness < LeastSharpness && ground.InkTiles >= LeastInkTiles) return SheetReading.Refused(RefusalReason.Blurred);
-        return SheetReading.Refused(ground.Dashes >= LeastForAnother ? RefusalReason.WrongLayout : ground.Dashes < LeastDashes ? RefusalReason.BlankPage : RefusalReason.NoSheet);
+        if (Math.Max(image.Width, image.Height) < LeastPxPerMm * Math.Max(wide, high) * 1.05)
+            return SheetReading.Refused(RefusalReason.LowResolution);
+        if (ground.PaperShare < LeastPaper)
+            return SheetReading.Refused(RefusalReason.NoSheet);
+        if (ground.Sharpness < LeastSharpness && ground.InkTiles >= LeastInkTiles)
+            return SheetReading.Refused(RefusalReason.Blurred);
+        return SheetReading.Refused(
+            ground.Dashes >= LeastForAnother ? RefusalReason.WrongLayout
+            : ground.Dashes < LeastDashes ? RefusalReason.BlankPage
+            : RefusalReason.NoSheet
+        );
     }
 
     // The same pattern once more among the dashes that the first does not explain.
@@ -38,30 +57,50 @@ internal static class SheetChecks
     {
         var explained = find.Pairs.Select(pair => (pair.Px, pair.Py)).ToHashSet();
         var others = strokes.Where(stroke => stroke.IsDash && !explained.Contains((stroke.X, stroke.Y))).ToList();
-        if (others.Count < AnotherShare * find.Explained) return false;
+        if (others.Count < AnotherShare * find.Explained)
+            return false;
         var second = SheetFinder.Find(layout, others);
-        return second.Map is not null && second.Explained > AnotherShare * find.Explained && second.RightInk > RightInkOfAnother * second.Explained;
+        return second.Map is not null
+            && second.Explained > AnotherShare * find.Explained
+            && second.RightInk > RightInkOfAnother * second.Explained;
     }
 
     /// <summary>Whether all of the pattern is in the picture, large enough.</summary>
-    public static SheetReading? Lies(PageMap map, double missMm, SheetLayout layout, IReadOnlyList<DashPlace> places, PixelImage image, SheetHandling handling)
+    public static SheetReading? Lies(
+        PageMap map,
+        double missMm,
+        SheetLayout layout,
+        IReadOnlyList<DashPlace> places,
+        PixelImage image,
+        SheetHandling handling
+    )
     {
-        if (missMm > MostMissMm) return SheetReading.Refused(RefusalReason.WrongLayout, null, handling);
-        var outside = places.Where(place =>
-        {
-            var half = place.Unit.Block.DashLengthMm / 2;
-            return new[] { map.At(place.MiddleX - half, place.Y), map.At(place.MiddleX + half, place.Y) }.Any(p => p.X < 0 || p.Y < 0 || p.X > image.Width - 1 || p.Y > image.Height - 1);
-        }).Select(place => place.Unit.Id).Distinct().ToList();
-        if (outside.Count > 0) return SheetReading.Refused(RefusalReason.CutOff, outside, handling);
+        if (missMm > MostMissMm)
+            return SheetReading.Refused(RefusalReason.WrongLayout, null, handling);
+        var outside = places
+            .Where(place =>
+            {
+                var half = place.Unit.Block.DashLengthMm / 2;
+                return new[] { map.At(place.MiddleX - half, place.Y), map.At(place.MiddleX + half, place.Y) }.Any(p =>
+                    p.X < 0 || p.Y < 0 || p.X > image.Width - 1 || p.Y > image.Height - 1
+                );
+            })
+            .Select(place => place.Unit.Id)
+            .Distinct()
+            .ToList();
+        if (outside.Count > 0)
+            return SheetReading.Refused(RefusalReason.CutOff, outside, handling);
         return handling.PxPerMm < LeastPxPerMm ? SheetReading.Refused(RefusalReason.LowResolution, null, handling) : null;
     }
 
     /// <summary>Whether what was measured can be trusted.</summary>
     public static SheetReading? Measured(GaugedSheet sheet, IReadOnlyList<UnitReading> units, SheetLayout layout, SheetHandling handling)
     {
-        if (sheet.SoftMm > MostSoftMm) return SheetReading.Refused(RefusalReason.Blurred, null, handling);
+        if (sheet.SoftMm > MostSoftMm)
+            return SheetReading.Refused(RefusalReason.Blurred, null, handling);
         var unsure = units.Sum(unit => unit.Unsure.Count());
-        if (unsure > MostUnsure * layout.Nozzles) return SheetReading.Refused(RefusalReason.Blurred, null, handling);
+        if (unsure > MostUnsure * layout.Nozzles)
+            return SheetReading.Refused(RefusalReason.Blurred, null, handling);
         var hidden = CoverCheck.Hidden(sheet, units, layout);
         return hidden.Count > 0 ? SheetReading.Refused(RefusalReason.Covered, hidden, handling) : null;
     }

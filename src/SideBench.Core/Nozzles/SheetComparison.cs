@@ -38,8 +38,15 @@ public enum GapMove
 /// <param name="ByChance">Chance of at least so many in common if the gaps were placed anew, 0 to 1.</param>
 /// <param name="Move">What that means.</param>
 public sealed record SheetComparison(
-    string Unit, IReadOnlyList<int> CameBack, IReadOnlyList<int> StillMissing, IReadOnlyList<int> NewlyMissing,
-    double OverlapShare, double ChanceShare, double ByChance, GapMove Move)
+    string Unit,
+    IReadOnlyList<int> CameBack,
+    IReadOnlyList<int> StillMissing,
+    IReadOnlyList<int> NewlyMissing,
+    double OverlapShare,
+    double ChanceShare,
+    double ByChance,
+    GapMove Move
+)
 {
     // House defaults: rarer than this is no chance; commoner than that may well be; so many gaps are needed to tell.
     private const double NoChance = 0.01;
@@ -54,22 +61,40 @@ public sealed record SheetComparison(
     /// <returns>Null when they are not of the same unit.</returns>
     public static SheetComparison? Of(UnitLine before, UnitLine now)
     {
-        if (before.Id != now.Id || before.Nozzles.Length != now.Nozzles.Length) return null;
+        if (before.Id != now.Id || before.Nozzles.Length != now.Nozzles.Length)
+            return null;
         var (was, isNow) = (before.Missing.ToHashSet(), now.Missing.ToHashSet());
-        var (back, still, newly) = (was.Where(n => !isNow.Contains(n)).Order().ToList(), was.Where(isNow.Contains).Order().ToList(), isNow.Where(n => !was.Contains(n)).Order().ToList());
+        var (back, still, newly) = (
+            was.Where(n => !isNow.Contains(n)).Order().ToList(),
+            was.Where(isNow.Contains).Order().ToList(),
+            isNow.Where(n => !was.Contains(n)).Order().ToList()
+        );
         var all = now.Nozzles.Length;
         var byChance = Hypergeometric.AtLeast(all, was.Count, isNow.Count, still.Count);
         return new SheetComparison(
-            now.Id, back, still, newly, isNow.Count == 0 ? 0 : (double)still.Count / isNow.Count, (double)was.Count / all, byChance, MoveOf(was.Count, isNow.Count, still.Count, byChance));
+            now.Id,
+            back,
+            still,
+            newly,
+            isNow.Count == 0 ? 0 : (double)still.Count / isNow.Count,
+            (double)was.Count / all,
+            byChance,
+            MoveOf(was.Count, isNow.Count, still.Count, byChance)
+        );
     }
 
     private static GapMove MoveOf(int was, int isNow, int still, double byChance)
     {
-        if (isNow == 0) return was == 0 ? GapMove.Complete : GapMove.Cleared;
-        if (was == 0) return GapMove.New;
-        if (isNow > Math.Max(was + 3, ClearlyMore * was)) return GapMove.Worse;
-        if (was >= LeastToTell && isNow >= LeastToTell && byChance > WellChance && 2 * still < isNow) return GapMove.Moving;
-        if (isNow <= ClearlyFewer * was && still >= 0.5 * isNow) return GapMove.Clearing;
+        if (isNow == 0)
+            return was == 0 ? GapMove.Complete : GapMove.Cleared;
+        if (was == 0)
+            return GapMove.New;
+        if (isNow > Math.Max(was + 3, ClearlyMore * was))
+            return GapMove.Worse;
+        if (was >= LeastToTell && isNow >= LeastToTell && byChance > WellChance && 2 * still < isNow)
+            return GapMove.Moving;
+        if (isNow <= ClearlyFewer * was && still >= 0.5 * isNow)
+            return GapMove.Clearing;
         return byChance < NoChance || still == isNow ? GapMove.Still : GapMove.Unclear;
     }
 }

@@ -28,11 +28,18 @@ public sealed class SheetLaying
     public SheetLaying(SheetLayout layout, StrokeGrid grid)
     {
         this.grid = grid;
-        places = [.. layout.Units.SelectMany(unit => Enumerable.Range(0, unit.Nozzles).Select(nozzle =>
-        {
-            var (x, y) = unit.DashAt(nozzle);
-            return new Place(unit, x + (unit.Block.DashLengthMm / 2), y);
-        }))];
+        places =
+        [
+            .. layout.Units.SelectMany(unit =>
+                Enumerable
+                    .Range(0, unit.Nozzles)
+                    .Select(nozzle =>
+                    {
+                        var (x, y) = unit.DashAt(nozzle);
+                        return new Place(unit, x + (unit.Block.DashLengthMm / 2), y);
+                    })
+            ),
+        ];
         page = (layout.PageWidthMm, layout.PageHeightMm);
         marks = [.. layout.Marks.Select(MarkBox)];
     }
@@ -41,14 +48,15 @@ public sealed class SheetLaying
     /// <returns>Null when the guess leads nowhere.</returns>
     public SheetFind? From(List<PointPair> pairs)
     {
-        if (Homography.Of(pairs, flat: true) is not { } map) return null;
+        if (Homography.Of(pairs, flat: true) is not { } map)
+            return null;
         var (middleX, middleY) = (pairs.Average(p => p.X), pairs.Average(p => p.Y));
         var order = places.OrderBy(place => Far(place, middleX, middleY)).ToArray();
         var reach = Math.Max(8, pairs.Max(p => Math.Max(Math.Abs(p.X - middleX), Math.Abs(p.Y - middleY)))) / Growth;
         var furthest = Far(order[^1], middleX, middleY);
         var taken = new int[order.Length];
         var owner = new int[grid.Strokes.Count];
-        for (var last = false; !last;)
+        for (var last = false; !last; )
         {
             reach *= Growth;
             last = reach > furthest;
@@ -56,7 +64,8 @@ public sealed class SheetLaying
             for (var look = 0; look < (last ? 2 : 1); look++)
             {
                 pairs = Match(order, map, reach, middleX, middleY, taken, owner);
-                if (pairs.Count < 4 || Homography.Of(pairs, flat: pairs.Count < LeastForPerspective) is not { } better) return null;
+                if (pairs.Count < 4 || Homography.Of(pairs, flat: pairs.Count < LeastForPerspective) is not { } better)
+                    return null;
                 map = better;
             }
         }
@@ -65,14 +74,17 @@ public sealed class SheetLaying
     }
 
     /// <summary>
-    /// Looks at every unit by itself whether it fits better a column or row aside: a unit that lies far from where the laying began, beyond a blank one,
+    /// Looks at every unit by itself whether it fits better a column or row aside: a unit that lies far from where the laying began, beyond
+    /// a blank one,
     /// may have been reached a little off.
     /// </summary>
     public SheetFind Settle(SheetFind find)
     {
-        if (find.Map is not { } map || find.LeftOver.Count < 2) return find;
+        if (find.Map is not { } map || find.LeftOver.Count < 2)
+            return find;
         var pairs = new List<PointPair>();
-        foreach (var unit in places.GroupBy(place => place.Unit)) pairs.AddRange(IsSettled(unit.Key, map, find.LeftOver) ? Shifted([.. unit], map, 1, 0, 0) : Aside([.. unit], map));
+        foreach (var unit in places.GroupBy(place => place.Unit))
+            pairs.AddRange(IsSettled(unit.Key, map, find.LeftOver) ? Shifted([.. unit], map, 1, 0, 0) : Aside([.. unit], map));
         var settled = From(pairs);
         return settled is not null && settled.Score > find.Score ? settled : find;
     }
@@ -82,7 +94,13 @@ public sealed class SheetLaying
     {
         var back = map.Back();
         var (b, beside) = (unit.Bounds, 2 * unit.Block.ColumnPitchMm);
-        return leftOver.Count(s => back.At(s.X, s.Y) is var (x, y) && x > b.Left - beside && x < b.Right + beside && y > b.Top - beside && y < b.Bottom + beside) < 2;
+        return leftOver.Count(s =>
+                back.At(s.X, s.Y) is var (x, y)
+                && x > b.Left - beside
+                && x < b.Right + beside
+                && y > b.Top - beside
+                && y < b.Bottom + beside
+            ) < 2;
     }
 
     private List<PointPair> Aside(List<Place> unit, Homography map)
@@ -97,7 +115,8 @@ public sealed class SheetLaying
                 {
                     var found = Shifted(unit, map, stretch, column, row);
                     var worth = found.Count - (0.01 * ((column * column) + (row * row)));
-                    if (worth > bestWorth) (best, bestWorth) = (found, worth);
+                    if (worth > bestWorth)
+                        (best, bestWorth) = (found, worth);
                 }
             }
         }
@@ -118,9 +137,13 @@ public sealed class SheetLaying
         var steps = new Steps(rx - x0, ry - y0, dx - x0, dy - y0);
         foreach (var place in unit)
         {
-            var (x, y) = map.At(middle + ((place.X - middle) * stretch) + (column * block.ColumnPitchMm), place.Y + (column * block.StairStepMm) + (row * block.RowPitchMm));
+            var (x, y) = map.At(
+                middle + ((place.X - middle) * stretch) + (column * block.ColumnPitchMm),
+                place.Y + (column * block.StairStepMm) + (row * block.RowPitchMm)
+            );
             var stroke = grid.Nearest(x, y, steps, ColumnSlack, RowSlack);
-            if (stroke >= 0 && taken.Add(stroke)) pairs.Add(new PointPair(place.X, place.Y, grid.Strokes[stroke].X, grid.Strokes[stroke].Y));
+            if (stroke >= 0 && taken.Add(stroke))
+                pairs.Add(new PointPair(place.X, place.Y, grid.Strokes[stroke].X, grid.Strokes[stroke].Y));
         }
 
         return pairs;
@@ -129,7 +152,8 @@ public sealed class SheetLaying
     private static bool IsBelievable(Homography map, List<PointPair> pairs)
     {
         var s = PageMap.Of(map).StepsAt(pairs.Average(p => p.X), pairs.Average(p => p.Y));
-        double across = Math.Sqrt((s.Rx * s.Rx) + (s.Ry * s.Ry)), down = Math.Sqrt((s.Dx * s.Dx) + (s.Dy * s.Dy));
+        double across = Math.Sqrt((s.Rx * s.Rx) + (s.Ry * s.Ry)),
+            down = Math.Sqrt((s.Dx * s.Dx) + (s.Dy * s.Dy));
         var slant = Math.Abs(((s.Rx * s.Dx) + (s.Ry * s.Dy)) / (across * down));
         var turnedOver = (s.Rx * s.Dy) - (s.Ry * s.Dx) <= 0;
         return !turnedOver && slant < MostSlant && across < MostStretch * down && down < MostStretch * across;
@@ -145,13 +169,15 @@ public sealed class SheetLaying
         for (var i = 0; i < order.Length; i++)
         {
             var place = order[i];
-            if (Far(place, middleX, middleY) > reach) break;
+            if (Far(place, middleX, middleY) > reach)
+                break;
             var (x, y) = map.At(place.X, place.Y);
             var block = place.Unit.Block;
             var (rx, ry) = map.At(place.X + block.ColumnPitchMm, place.Y + block.StairStepMm);
             var (dx, dy) = map.At(place.X, place.Y + block.RowPitchMm);
             var stroke = grid.Nearest(x, y, new Steps(rx - x, ry - y, dx - x, dy - y), ColumnSlack, RowSlack);
-            if (stroke < 0 || owner[stroke] >= 0) continue;
+            if (stroke < 0 || owner[stroke] >= 0)
+                continue;
             (taken[i], owner[stroke]) = (stroke, i);
             pairs.Add(new PointPair(place.X, place.Y, grid.Strokes[stroke].X, grid.Strokes[stroke].Y));
         }
@@ -164,14 +190,20 @@ public sealed class SheetLaying
         var (explained, right) = (0, 0);
         for (var i = 0; i < order.Length; i++)
         {
-            if (taken[i] < 0) continue;
+            if (taken[i] < 0)
+                continue;
             explained++;
-            if (grid.Strokes[taken[i]].Likeness(order[i].Unit.Color.Taken) > RightInk) right++;
+            if (grid.Strokes[taken[i]].Likeness(order[i].Unit.Color.Taken) > RightInk)
+                right++;
         }
 
         var corners = ((double, double)[])[map.At(0, 0), map.At(page.Width, 0), map.At(page.Width, page.Height), map.At(0, page.Height)];
         var back = map.Back();
-        var leftOver = Enumerable.Range(0, owner.Length).Where(i => owner[i] < 0 && IsInside(corners, grid.Strokes[i]) && !IsMark(back, grid.Strokes[i])).Select(i => grid.Strokes[i]).ToList();
+        var leftOver = Enumerable
+            .Range(0, owner.Length)
+            .Where(i => owner[i] < 0 && IsInside(corners, grid.Strokes[i]) && !IsMark(back, grid.Strokes[i]))
+            .Select(i => grid.Strokes[i])
+            .ToList();
         var score = right + (WrongInkCounts * (explained - right)) - (LeftOverCosts * (grid.Strokes.Count - explained));
         return new SheetFind(map, grid.Strokes.Count, explained, right, score, pairs, leftOver);
     }
@@ -183,9 +215,20 @@ public sealed class SheetLaying
     }
 
     // Where a mark's ink may be; of a text only its beginning and its height are known.
-    private static (double Left, double Top, double Right, double Bottom) MarkBox(SheetMark mark) => mark.Text is { } text
-        ? (mark.X1 - MarkSlackMm, mark.Y1 - mark.SizeMm - MarkSlackMm, mark.X1 + (text.Length * mark.SizeMm) + MarkSlackMm, mark.Y1 + (0.3 * mark.SizeMm) + MarkSlackMm)
-        : (Math.Min(mark.X1, mark.X2) - MarkSlackMm, Math.Min(mark.Y1, mark.Y2) - MarkSlackMm, Math.Max(mark.X1, mark.X2) + MarkSlackMm, Math.Max(mark.Y1, mark.Y2) + MarkSlackMm);
+    private static (double Left, double Top, double Right, double Bottom) MarkBox(SheetMark mark) =>
+        mark.Text is { } text
+            ? (
+                mark.X1 - MarkSlackMm,
+                mark.Y1 - mark.SizeMm - MarkSlackMm,
+                mark.X1 + (text.Length * mark.SizeMm) + MarkSlackMm,
+                mark.Y1 + (0.3 * mark.SizeMm) + MarkSlackMm
+            )
+            : (
+                Math.Min(mark.X1, mark.X2) - MarkSlackMm,
+                Math.Min(mark.Y1, mark.Y2) - MarkSlackMm,
+                Math.Max(mark.X1, mark.X2) + MarkSlackMm,
+                Math.Max(mark.Y1, mark.Y2) + MarkSlackMm
+            );
 
     // A point is inside four corners when it is on the same side of all four edges.
     private static bool IsInside((double X, double Y)[] corners, Stroke stroke)

@@ -1,6 +1,9 @@
 namespace SideBench.Core.Nozzles;
 
-/// <summary>Where every nozzle of a head draws its dash on a printed nozzle sheet (docs/formats/nozzle-sheet-layout.md). Lengths in millimetres from the page's top left corner.</summary>
+/// <summary>
+/// Where every nozzle of a head draws its dash on a printed nozzle sheet (docs/formats/nozzle-sheet-layout.md). Lengths in millimetres from
+/// the page's top left corner.
+/// </summary>
 /// <param name="Id">Short name.</param>
 /// <param name="Name">Name for people.</param>
 /// <param name="PageWidthMm">Width of the sheet.</param>
@@ -13,7 +16,8 @@ public sealed record SheetLayout(
     double PageWidthMm,
     double PageHeightMm,
     IReadOnlyList<SheetUnit> Units,
-    IReadOnlyList<SheetMark> Marks)
+    IReadOnlyList<SheetMark> Marks
+)
 {
     /// <summary>Nozzles of all units.</summary>
     public int Nozzles => Units.Sum(unit => unit.Nozzles);
@@ -52,7 +56,9 @@ public sealed record SheetUnit(string Id, string Channel, string Ink, Rgb Color,
     }
 }
 
-/// <summary>A staircase of dashes: nozzle n stands in column n mod columns and row n / columns; each column one step lower than the one to its left.</summary>
+/// <summary>
+/// A staircase of dashes: nozzle n stands in column n mod columns and row n / columns; each column one step lower than the one to its left.
+/// </summary>
 /// <param name="XMm">Left end of nozzle 0's dash.</param>
 /// <param name="YMm">Centre line of nozzle 0's dash.</param>
 /// <param name="Columns">Stair columns.</param>
@@ -69,7 +75,8 @@ public sealed record StairBlock(
     double RowPitchMm,
     double StairStepMm,
     double DashLengthMm,
-    double DashThicknessMm)
+    double DashThicknessMm
+)
 {
     /// <summary>Left end and centre line of a nozzle's dash.</summary>
     /// <param name="nozzle">From 0.</param>

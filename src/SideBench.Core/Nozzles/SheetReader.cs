@@ -1,9 +1,14 @@
 namespace SideBench.Core.Nozzles;
 
-/// <summary>Reads a picture of a nozzle sheet: finds the sheet, measures every dash, tells what each nozzle does and what the whole means, or refuses and says why.</summary>
+/// <summary>
+/// Reads a picture of a nozzle sheet: finds the sheet, measures every dash, tells what each nozzle does and what the whole means, or
+/// refuses and says why.
+/// </summary>
 public static class SheetReader
 {
-    /// <summary>The longer side that a picture is shrunk towards before it is read, pixels: enough for a dash's thickness, no more.</summary>
+    /// <summary>
+    /// The longer side that a picture is shrunk towards before it is read, pixels: enough for a dash's thickness, no more.
+    /// </summary>
     public const int WorkingSide = 1700;
 
     /// <summary>Reads.</summary>
@@ -18,11 +23,13 @@ public static class SheetReader
         var ink = InkPlane.Of(work, paper);
         var strokes = Strokes.Of(work, paper, ink);
         var find = SheetFinder.Find(layout, strokes);
-        if (SheetChecks.Found(find, layout, work, paper, ink, strokes) is { } refusal) return refusal;
+        if (SheetChecks.Found(find, layout, work, paper, ink, strokes) is { } refusal)
+            return refusal;
         var places = DashPlace.Of(layout);
         var (map, missMm) = Bent(find, places);
         var handling = HandlingOf(map, layout, factor);
-        if (SheetChecks.Lies(map, missMm, layout, places, work, handling) is { } badly) return badly;
+        if (SheetChecks.Lies(map, missMm, layout, places, work, handling) is { } badly)
+            return badly;
         var sheet = DashGauge.Of(DashSamples.Of(work, map, places), places, map);
         handling = handling with { SoftMm = sheet.SoftMm, LightPct = LightOf(sheet) };
         var units = UnitReader.Read(sheet, layout, model ?? new PatternModel());
@@ -33,20 +40,25 @@ public static class SheetReader
     private static (PageMap Map, double MissMm) Bent(SheetFind find, IReadOnlyList<DashPlace> places)
     {
         var flat = PageMap.Of(find.Map!.Value);
-        var seen = find.Pairs.Select(pair =>
-        {
-            var (x, y) = flat.At(pair.X, pair.Y);
-            var s = flat.StepsAt(pair.X, pair.Y);
-            var (across, down) = new Steps(s.Rx, s.Ry, s.Dx, s.Dy).Of(pair.Px - x, pair.Py - y);
-            return new SeenOff(pair.X, pair.Y, across, down);
-        }).ToList();
+        var seen = find
+            .Pairs.Select(pair =>
+            {
+                var (x, y) = flat.At(pair.X, pair.Y);
+                var s = flat.StepsAt(pair.X, pair.Y);
+                var (across, down) = new Steps(s.Rx, s.Ry, s.Dx, s.Dy).Of(pair.Px - x, pair.Py - y);
+                return new SeenOff(pair.X, pair.Y, across, down);
+            })
+            .ToList();
         var bent = Bending.Of(flat, seen, places);
-        var misses = find.Pairs.Select(pair =>
-        {
-            var (x, y) = bent.At(pair.X, pair.Y);
-            var s = bent.StepsAt(pair.X, pair.Y);
-            return Math.Abs(new Steps(s.Rx, s.Ry, s.Dx, s.Dy).Of(pair.Px - x, pair.Py - y).Down);
-        }).Order().ToArray();
+        var misses = find
+            .Pairs.Select(pair =>
+            {
+                var (x, y) = bent.At(pair.X, pair.Y);
+                var s = bent.StepsAt(pair.X, pair.Y);
+                return Math.Abs(new Steps(s.Rx, s.Ry, s.Dx, s.Dy).Of(pair.Px - x, pair.Py - y).Down);
+            })
+            .Order()
+            .ToArray();
         return (bent, misses[misses.Length / 2]);
     }
 
@@ -55,7 +67,8 @@ public static class SheetReader
         var (w, h) = (layout.PageWidthMm, layout.PageHeightMm);
         var middle = map.StepsAt(w / 2, h / 2);
         var bounds = layout.Units.Select(unit => unit.Bounds).ToList();
-        double[] xs = [bounds.Min(b => b.Left), bounds.Max(b => b.Right)], ys = [bounds.Min(b => b.Top), bounds.Max(b => b.Bottom)];
+        double[] xs = [bounds.Min(b => b.Left), bounds.Max(b => b.Right)],
+            ys = [bounds.Min(b => b.Top), bounds.Max(b => b.Bottom)];
         var scales = xs.SelectMany(x => ys.Select(y => map.ScaleAt(x, y))).ToList();
         var bend = 0.0;
         foreach (var (x, y) in xs.SelectMany(x => ys.Select(y => (x, y))))
@@ -66,8 +79,14 @@ public static class SheetReader
 
         (double, double)[] corners = [map.Flat.At(0, 0), map.Flat.At(w, 0), map.Flat.At(w, h), map.Flat.At(0, h)];
         return new SheetHandling(
-            Math.Atan2(middle.Ry, middle.Rx) * 180 / Math.PI, 100 * ((scales.Max() / scales.Min()) - 1), scales.Average() * factor, 0, 0, bend,
-            [.. corners.Select(c => (c.Item1 * factor, c.Item2 * factor))]);
+            Math.Atan2(middle.Ry, middle.Rx) * 180 / Math.PI,
+            100 * ((scales.Max() / scales.Min()) - 1),
+            scales.Average() * factor,
+            0,
+            0,
+            bend,
+            [.. corners.Select(c => (c.Item1 * factor, c.Item2 * factor))]
+        );
     }
 
     private static double LightOf(GaugedSheet sheet)

@@ -38,7 +38,12 @@ public readonly record struct NozzleSign(NozzleState State, double Confidence, d
 /// <param name="Odds">The odds of each.</param>
 /// <param name="MixedWith">The unit whose ink got in; null when none did.</param>
 public sealed record UnitReading(
-    string Id, IReadOnlyList<NozzleSign> Nozzles, PatternClass Pattern, IReadOnlyDictionary<PatternClass, double> Odds, string? MixedWith = null)
+    string Id,
+    IReadOnlyList<NozzleSign> Nozzles,
+    PatternClass Pattern,
+    IReadOnlyDictionary<PatternClass, double> Odds,
+    string? MixedWith = null
+)
 {
     /// <summary>Numbers of nozzles in a state.</summary>
     public IEnumerable<int> In(NozzleState state) => Enumerable.Range(0, Nozzles.Count).Where(n => Nozzles[n].State.HasFlag(state));
@@ -56,7 +61,14 @@ public sealed record UnitReading(
 /// <param name="BendMm">How far the sheet bends.</param>
 /// <param name="PaperPx">Corners of the page in the picture, from the top left, clockwise.</param>
 public sealed record SheetHandling(
-    double RotationDeg, double TiltPct, double PxPerMm, double SoftMm, double LightPct, double BendMm, IReadOnlyList<(double X, double Y)> PaperPx);
+    double RotationDeg,
+    double TiltPct,
+    double PxPerMm,
+    double SoftMm,
+    double LightPct,
+    double BendMm,
+    IReadOnlyList<(double X, double Y)> PaperPx
+);
 
 /// <summary>Why a picture cannot be read.</summary>
 public enum RefusalReason

@@ -36,18 +36,20 @@ public static class SheetWords
     }
 
     /// <summary>What a fault most likely comes from: patterns of one family are one fault, unlike families are two.</summary>
-    public static string Family(PatternClass pattern) => pattern switch
-    {
-        PatternClass.None => "",
-        PatternClass.Scattered or PatternClass.Run => "clogged",
-        PatternClass.Starvation or PatternClass.Blank or PatternClass.NearBlank => "supply",
-        PatternClass.EveryKth => "drive",
-        PatternClass.Contaminated => "mixed",
-        _ => "plate",
-    };
+    public static string Family(PatternClass pattern) =>
+        pattern switch
+        {
+            PatternClass.None => "",
+            PatternClass.Scattered or PatternClass.Run => "clogged",
+            PatternClass.Starvation or PatternClass.Blank or PatternClass.NearBlank => "supply",
+            PatternClass.EveryKth => "drive",
+            PatternClass.Contaminated => "mixed",
+            _ => "plate",
+        };
 
     /// <summary>The family once it is known what became of the gaps: gaps that wander are air, whatever they look like.</summary>
-    public static string Family(PatternClass pattern, SheetComparison? change) => Family(pattern) == "clogged" && change?.Move == GapMove.Moving ? "supply" : Family(pattern);
+    public static string Family(PatternClass pattern, SheetComparison? change) =>
+        Family(pattern) == "clogged" && change?.Move == GapMove.Moving ? "supply" : Family(pattern);
 
     /// <summary>The sheet in two sentences: what stands out, and what it means.</summary>
     /// <param name="units">Every unit.</param>
@@ -64,13 +66,24 @@ public static class SheetWords
 
         SheetComparison? Change(UnitLine unit) => changes.FirstOrDefault(c => c.Unit == unit.Id);
         // What clears is on its way, and no fault of its own beside others.
-        var clearing = faulty.Where(unit => Change(unit)?.Move == GapMove.Clearing && faulty.Any(other => Change(other)?.Move != GapMove.Clearing)).ToList();
-        var families = faulty.Except(clearing).GroupBy(unit => Family(unit.Pattern, Change(unit))).OrderByDescending(group => group.Sum(unit => unit.Nozzles.Count(n => n != '.'))).ToList();
-        var title = families.Count == 1
-            ? $"{Names([.. families[0].Select(u => u.Id)])}: {Kind(families[0].Key)}."
-            : $"{Count(families.Count)} different faults.";
+        var clearing = faulty
+            .Where(unit => Change(unit)?.Move == GapMove.Clearing && faulty.Any(other => Change(other)?.Move != GapMove.Clearing))
+            .ToList();
+        var families = faulty
+            .Except(clearing)
+            .GroupBy(unit => Family(unit.Pattern, Change(unit)))
+            .OrderByDescending(group => group.Sum(unit => unit.Nozzles.Count(n => n != '.')))
+            .ToList();
+        var title =
+            families.Count == 1
+                ? $"{Names([.. families[0].Select(u => u.Id)])}: {Kind(families[0].Key)}."
+                : $"{Count(families.Count)} different faults.";
         var says = families.Select(family => Sentence(family.Key, [.. family], changes)).ToList();
-        if (clearing.Count > 0) says.Add($"{Names([.. clearing.Select(u => u.Id)])}: clearing, {clearing.Sum(u => u.MissingCount)} left of {changes.Where(c => clearing.Any(u => u.Id == c.Unit)).Sum(c => c.CameBack.Count + c.StillMissing.Count)}.");
+        if (clearing.Count > 0)
+            says.Add(
+                $"{Names([.. clearing.Select(u => u.Id)])}: clearing, {clearing.Sum(u => u.MissingCount)} left of "
+                    + $"{changes.Where(c => clearing.Any(u => u.Id == c.Unit)).Sum(c => c.CameBack.Count + c.StillMissing.Count)}."
+            );
         return (title, says);
     }
 
@@ -82,12 +95,17 @@ public static class SheetWords
         var still = own.FirstOrDefault(c => c.Move == GapMove.Still);
         var means = family switch
         {
-            "supply" when moving is not null => $"short of ink. Gaps of {moving.Unit} wander (overlap {Percent(moving.OverlapShare)}, chance {Percent(moving.ChanceShare)}), as air makes them. Check the feed before any more cleans.",
+            "supply" when moving is not null =>
+                $"short of ink. Gaps of {moving.Unit} wander (overlap {Percent(moving.OverlapShare)}, chance "
+                    + $"{Percent(moving.ChanceShare)}), as air makes them. Check the feed before any more cleans.",
             "supply" => "short of ink: air, an empty store, or a feed that cannot follow. No clean mends that.",
-            "clogged" when still is not null => $"the same nozzles each time (overlap {Percent(still.OverlapShare)}, chance {Percent(still.ChanceShare)}). A clog that sits still: soak or flush rather than clean again.",
+            "clogged" when still is not null => $"the same nozzles each time (overlap {Percent(still.OverlapShare)}, chance "
+                + $"{Percent(still.ChanceShare)}). A clog that sits still: soak or flush rather than clean again.",
             "clogged" when own.Any(c => c.Move == GapMove.Clearing) => "clearing. What is left was missing before.",
-            "clogged" when own.Any(c => c.Move == GapMove.Worse) => "worse than before. After a clean that means the cap or pump draws air, or the supply cannot follow.",
-            "clogged" when units.All(u => u.Pattern == PatternClass.Scattered) => "single gaps, as nozzles dry after idle time. They usually come back with cleans.",
+            "clogged" when own.Any(c => c.Move == GapMove.Worse) =>
+                "worse than before. After a clean that means the cap or pump draws air, or the supply cannot follow.",
+            "clogged" when units.All(u => u.Pattern == PatternClass.Scattered) =>
+                "single gaps, as nozzles dry after idle time. They usually come back with cleans.",
             "clogged" => "neighbouring nozzles missing, dried or with debris. Soak and flush rather than clean again.",
             "drive" => "one row of the head does not fire. Contacts and cable first.",
             "mixed" => "inks mixed, at the cap or by a wrong refill.",
@@ -98,16 +116,24 @@ public static class SheetWords
 
     private static string Percent(double share) => $"{Math.Round(100 * share)} %";
 
-    private static string Kind(string family) => family switch
-    {
-        "clogged" => "missing nozzles",
-        "supply" => "short of ink",
-        "drive" => "a row does not fire",
-        "mixed" => "inks mixed",
-        _ => "crooked or weak dashes",
-    };
+    private static string Kind(string family) =>
+        family switch
+        {
+            "clogged" => "missing nozzles",
+            "supply" => "short of ink",
+            "drive" => "a row does not fire",
+            "mixed" => "inks mixed",
+            _ => "crooked or weak dashes",
+        };
 
-    private static string Names(IReadOnlyList<string> ids) => ids.Count == 1 ? ids[0] : $"{string.Join(", ", ids.Take(ids.Count - 1))} and {ids[^1]}";
+    private static string Names(IReadOnlyList<string> ids) =>
+        ids.Count == 1 ? ids[0] : $"{string.Join(", ", ids.Take(ids.Count - 1))} and {ids[^1]}";
 
-    private static string Count(int n) => n switch { 2 => "Two", 3 => "Three", _ => $"{n}" };
+    private static string Count(int n) =>
+        n switch
+        {
+            2 => "Two",
+            3 => "Three",
+            _ => $"{n}",
+        };
 }

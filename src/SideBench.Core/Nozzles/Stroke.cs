@@ -10,7 +10,17 @@ namespace SideBench.Core.Nozzles;
 /// <param name="Green">Share taken from green.</param>
 /// <param name="Blue">Share taken from blue.</param>
 /// <param name="Pixels">How many pixels.</param>
-public readonly record struct Stroke(double X, double Y, double Length, double Thickness, double Angle, double Red, double Green, double Blue, int Pixels)
+public readonly record struct Stroke(
+    double X,
+    double Y,
+    double Length,
+    double Thickness,
+    double Angle,
+    double Red,
+    double Green,
+    double Blue,
+    int Pixels
+)
 {
     /// <summary>Whether it could be a dash: long, thin and filled.</summary>
     public bool IsDash => Length >= 5 && Length >= 3 * Thickness && Pixels >= 0.35 * Length;

@@ -5,7 +5,8 @@ public sealed class StrokeGrid
 {
     private readonly List<int>[] cells;
     private readonly double cell;
-    private readonly int across, down;
+    private readonly int across,
+        down;
 
     /// <summary>Sorts strokes into cells.</summary>
     /// <param name="strokes">What to sort.</param>
@@ -17,7 +18,8 @@ public sealed class StrokeGrid
         across = 1 + (int)(strokes.Select(s => s.X).DefaultIfEmpty().Max() / cell);
         down = 1 + (int)(strokes.Select(s => s.Y).DefaultIfEmpty().Max() / cell);
         cells = new List<int>[across * down];
-        for (var i = 0; i < strokes.Count; i++) (cells[((int)(strokes[i].Y / cell) * across) + (int)(strokes[i].X / cell)] ??= []).Add(i);
+        for (var i = 0; i < strokes.Count; i++)
+            (cells[((int)(strokes[i].Y / cell) * across) + (int)(strokes[i].X / cell)] ??= []).Add(i);
     }
 
     /// <summary>What was sorted.</summary>
@@ -32,7 +34,8 @@ public sealed class StrokeGrid
     /// <returns>Its index, or −1.</returns>
     public int Nearest(double x, double y, Steps lattice, double column, double row)
     {
-        var reach = (column * Math.Max(Math.Abs(lattice.Rx), Math.Abs(lattice.Ry))) + (row * Math.Max(Math.Abs(lattice.Dx), Math.Abs(lattice.Dy)));
+        var reach =
+            (column * Math.Max(Math.Abs(lattice.Rx), Math.Abs(lattice.Ry))) + (row * Math.Max(Math.Abs(lattice.Dx), Math.Abs(lattice.Dy)));
         var (left, right) = (Math.Max(0, (int)((x - reach) / cell)), Math.Min(across - 1, (int)((x + reach) / cell)));
         var (top, bottom) = (Math.Max(0, (int)((y - reach) / cell)), Math.Min(down - 1, (int)((y + reach) / cell)));
         var (best, least) = (-1, double.MaxValue);
@@ -40,13 +43,16 @@ public sealed class StrokeGrid
         {
             for (var cx = left; cx <= right; cx++)
             {
-                if (cells[(cy * across) + cx] is not { } here) continue;
+                if (cells[(cy * across) + cx] is not { } here)
+                    continue;
                 foreach (var i in here)
                 {
                     var (along, by) = lattice.Of(Strokes[i].X - x, Strokes[i].Y - y);
-                    if (Math.Abs(along) > column || Math.Abs(by) > row) continue;
+                    if (Math.Abs(along) > column || Math.Abs(by) > row)
+                        continue;
                     var off = (along * along / (column * column)) + (by * by / (row * row));
-                    if (off < least) (best, least) = (i, off);
+                    if (off < least)
+                        (best, least) = (i, off);
                 }
             }
         }

@@ -11,17 +11,20 @@ public static class Strokes
     public static List<Stroke> Of(PixelImage image, PaperMap paper, InkPlane ink)
     {
         var runs = RunsOf(ink);
-        if (runs.Count > MostRuns) return [];
+        if (runs.Count > MostRuns)
+            return [];
         var parents = Joined(runs);
         var sums = new Dictionary<int, Sums>();
         Span<float> white = stackalloc float[3];
         for (var i = 0; i < runs.Count; i++)
         {
             var root = Root(parents, i);
-            if (!sums.TryGetValue(root, out var sum)) sums[root] = sum = new Sums();
+            if (!sums.TryGetValue(root, out var sum))
+                sums[root] = sum = new Sums();
             var run = runs[i];
             sum.Pixels += run.To - run.From;
-            if (sum.Pixels > MostPixels) continue;
+            if (sum.Pixels > MostPixels)
+                continue;
             paper.At((run.From + run.To) / 2.0, run.Y, white);
             for (var x = run.From; x < run.To; x++)
             {
@@ -50,13 +53,16 @@ public static class Strokes
                 while (x < end)
                 {
                     var next = row[x..end].IndexOfAnyInRange(limit, byte.MaxValue);
-                    if (next < 0) break;
+                    if (next < 0)
+                        break;
                     var from = x + next;
                     var length = row[from..end].IndexOfAnyExceptInRange(limit, byte.MaxValue);
                     x = length < 0 ? end : from + length;
                     // A run that crosses from one tile into the next stays one.
-                    if (runs.Count > 0 && runs[^1] is var last && last.Y == y && last.To == from) runs[^1] = last with { To = x };
-                    else runs.Add(new Run(y, from, x));
+                    if (runs.Count > 0 && runs[^1] is var last && last.Y == y && last.To == from)
+                        runs[^1] = last with { To = x };
+                    else
+                        runs.Add(new Run(y, from, x));
                 }
             }
         }
@@ -71,11 +77,13 @@ public static class Strokes
         for (int i = 0, above = 0; i < runs.Count; i++)
         {
             parents[i] = i;
-            while (above < i && (runs[above].Y < runs[i].Y - 1 || (runs[above].Y == runs[i].Y - 1 && runs[above].To < runs[i].From))) above++;
+            while (above < i && (runs[above].Y < runs[i].Y - 1 || (runs[above].Y == runs[i].Y - 1 && runs[above].To < runs[i].From)))
+                above++;
             for (var j = above; j < i && runs[j].Y == runs[i].Y - 1 && runs[j].From <= runs[i].To; j++)
             {
                 var (a, b) = (Root(parents, j), Root(parents, i));
-                if (a != b) parents[Math.Max(a, b)] = Math.Min(a, b);
+                if (a != b)
+                    parents[Math.Max(a, b)] = Math.Min(a, b);
             }
         }
 
@@ -84,7 +92,8 @@ public static class Strokes
 
     private static int Root(int[] parents, int i)
     {
-        while (parents[i] != i) i = parents[i] = parents[parents[i]];
+        while (parents[i] != i)
+            i = parents[i] = parents[parents[i]];
         return i;
     }
 
@@ -92,7 +101,12 @@ public static class Strokes
 
     private sealed class Sums
     {
-        private double weight, x, y, xx, xy, yy;
+        private double weight,
+            x,
+            y,
+            xx,
+            xy,
+            yy;
 
         public int Pixels { get; set; }
 
@@ -116,14 +130,27 @@ public static class Strokes
         {
             var (mx, my) = (x / weight, y / weight);
             // A pixel is a square, not a point: its own spread is a twelfth.
-            var (cxx, cyy, cxy) = ((xx / weight) - (mx * mx) + (1 / 12.0), (yy / weight) - (my * my) + (1 / 12.0), (xy / weight) - (mx * my));
+            var (cxx, cyy, cxy) = (
+                (xx / weight) - (mx * mx) + (1 / 12.0),
+                (yy / weight) - (my * my) + (1 / 12.0),
+                (xy / weight) - (mx * my)
+            );
             var half = (cxx + cyy) / 2;
             var root = Math.Sqrt(Math.Max(0, (((cxx - cyy) / 2) * ((cxx - cyy) / 2)) + (cxy * cxy)));
             var size = Math.Sqrt((Red * Red) + (Green * Green) + (Blue * Blue));
-            if (size <= 0) size = 1;
+            if (size <= 0)
+                size = 1;
             return new Stroke(
-                mx, my, Math.Sqrt(12 * (half + root)), Math.Sqrt(12 * Math.Max(1e-6, half - root)), 0.5 * Math.Atan2(2 * cxy, cxx - cyy),
-                Red / size, Green / size, Blue / size, Pixels);
+                mx,
+                my,
+                Math.Sqrt(12 * (half + root)),
+                Math.Sqrt(12 * Math.Max(1e-6, half - root)),
+                0.5 * Math.Atan2(2 * cxy, cxx - cyy),
+                Red / size,
+                Green / size,
+                Blue / size,
+                Pixels
+            );
         }
     }
 }

@@ -1,7 +1,9 @@
 namespace SideBench.Core.Nozzles;
 
 /// <summary>What a unit's dashes look like on this sheet.</summary>
-/// <param name="Direction">What they take from red, green and blue, of length 1; the layout's own colour when too little was printed to tell.</param>
+/// <param name="Direction">
+/// What they take from red, green and blue, of length 1; the layout's own colour when too little was printed to tell.
+/// </param>
 /// <param name="Seen">How much light its strongest dashes take.</param>
 /// <param name="Known">Whether the direction was seen and not assumed.</param>
 public sealed record UnitInk(double[] Direction, double Seen, bool Known)
@@ -21,13 +23,17 @@ public sealed record UnitInk(double[] Direction, double Seen, bool Known)
         var sorted = along.Order().ToArray();
         // Three dashes are enough to know an ink by.
         var strong = sorted[Math.Max(0, sorted.Length - 1 - Math.Max(2, sorted.Length / 10))];
-        if (strong < LeastSeen) strong = sorted[^1];
-        if (strong < LeastSeen) return new UnitInk(nominal, strong, false);
+        if (strong < LeastSeen)
+            strong = sorted[^1];
+        if (strong < LeastSeen)
+            return new UnitInk(nominal, strong, false);
         var sum = new double[3];
         for (var i = 0; i < colours.Count; i++)
         {
-            if (along[i] < Strong * strong) continue;
-            for (var c = 0; c < 3; c++) sum[c] += colours[i][c];
+            if (along[i] < Strong * strong)
+                continue;
+            for (var c = 0; c < 3; c++)
+                sum[c] += colours[i][c];
         }
 
         var length = Math.Sqrt(Dot(sum, sum));
@@ -52,7 +58,8 @@ public sealed record UnitInk(double[] Direction, double Seen, bool Known)
             {
                 var profile = samples.Profile(dash, stretch);
                 var sum = 0.0;
-                for (var k = samples.Reach - window; k <= samples.Reach + window; k++) sum += profile[(k * 3) + c];
+                for (var k = samples.Reach - window; k <= samples.Reach + window; k++)
+                    sum += profile[(k * 3) + c];
                 stretches[stretch] = sum / ((2 * window) + 1);
             }
 

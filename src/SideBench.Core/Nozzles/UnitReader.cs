@@ -15,17 +15,28 @@ public static class UnitReader
         var mixed = InkMixing.Of(layout.Units, sheet.Inks);
         var units = new UnitReading[layout.Units.Count];
         var firsts = new int[layout.Units.Count];
-        for (int u = 0, first = 0; u < firsts.Length; first += layout.Units[u++].Nozzles) firsts[u] = first;
-        Parallel.For(0, units.Length, u =>
-        {
-            var unit = layout.Units[u];
-            var measures = new ArraySegment<DashMeasure>(sheet.Measures, firsts[u], unit.Nozzles);
-            units[u] = Read(unit, measures, mixed[u], model, mixed[u].With < 0 ? null : layout.Units[mixed[u].With].Id);
-        });
+        for (int u = 0, first = 0; u < firsts.Length; first += layout.Units[u++].Nozzles)
+            firsts[u] = first;
+        Parallel.For(
+            0,
+            units.Length,
+            u =>
+            {
+                var unit = layout.Units[u];
+                var measures = new ArraySegment<DashMeasure>(sheet.Measures, firsts[u], unit.Nozzles);
+                units[u] = Read(unit, measures, mixed[u], model, mixed[u].With < 0 ? null : layout.Units[mixed[u].With].Id);
+            }
+        );
         return [.. units];
     }
 
-    private static UnitReading Read(SheetUnit unit, IReadOnlyList<DashMeasure> measures, (double Share, int With) mixed, PatternModel model, string? with)
+    private static UnitReading Read(
+        SheetUnit unit,
+        IReadOnlyList<DashMeasure> measures,
+        (double Share, int With) mixed,
+        PatternModel model,
+        string? with
+    )
     {
         var goodSpread = Math.Max(model.GoodSpread, Math.Min(MostGoodSpread, Spread(measures, m => m.Strength - 1)));
         var offsetSpread = Math.Max(model.OffsetSpreadMm, Math.Min(MostOffsetSpreadMm, Spread(measures, m => m.OffsetMm)));
@@ -41,8 +52,10 @@ public static class UnitReader
         const double Open = 0.004;
         var odds = new (NozzleState State, double Odds)[]
         {
-            (NozzleState.Good, Math.Max(Open, role.Good) * l.Good), (NozzleState.Weak, Math.Max(Open, role.Weak) * l.Weak),
-            (NozzleState.Missing, Math.Max(Open, role.Missing) * l.Missing), (NozzleState.Deflected, Math.Max(Open, role.Deflected) * l.Deflected),
+            (NozzleState.Good, Math.Max(Open, role.Good) * l.Good),
+            (NozzleState.Weak, Math.Max(Open, role.Weak) * l.Weak),
+            (NozzleState.Missing, Math.Max(Open, role.Missing) * l.Missing),
+            (NozzleState.Deflected, Math.Max(Open, role.Deflected) * l.Deflected),
             (NozzleState.Weak | NozzleState.Deflected, Math.Max(Open / 10, role.WeakDeflected) * l.WeakDeflected),
         };
         var sum = odds.Sum(o => o.Odds);
@@ -55,7 +68,8 @@ public static class UnitReader
     private static double Spread(IReadOnlyList<DashMeasure> measures, Func<DashMeasure, double> value)
     {
         var there = measures.Where(m => m.Strength > PresentFrom).Select(value).Order().ToArray();
-        if (there.Length < 8) return 0;
+        if (there.Length < 8)
+            return 0;
         var middle = there[there.Length / 2];
         return 1.48 * there.Select(v => Math.Abs(v - middle)).Order().ToArray()[there.Length / 2];
     }

@@ -14,7 +14,8 @@ public sealed record UnitReference(double Amplitude, int Dashes)
     {
         var sorted = amplitudes.Order().ToArray();
         var top = sorted[^1];
-        if (top <= 0) return new UnitReference(0, 0);
+        if (top <= 0)
+            return new UnitReference(0, 0);
         // Of a nearly blank unit only what is there counts.
         var there = sorted.Where(a => a > 0.3 * top).ToArray();
         var upper = there[(int)(UpperShare * (there.Length - 1))];

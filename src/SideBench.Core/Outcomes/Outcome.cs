@@ -24,7 +24,12 @@ public sealed class Outcome<T>
     public bool IsGood => Problems.Count == 0;
 
     /// <summary>The value; asking for it while there are problems is a mistake in our own code.</summary>
-    public T Value => IsGood ? value! : throw new InvalidOperationException($"no value: {string.Join("; ", Problems.Select(p => $"{p.Code} at {p.Path} ({string.Join(", ", p.Args)})"))}");
+    public T Value =>
+        IsGood
+            ? value!
+            : throw new InvalidOperationException(
+                $"no value: {string.Join("; ", Problems.Select(p => $"{p.Code} at {p.Path} ({string.Join(", ", p.Args)})"))}"
+            );
 
     /// <summary>A good outcome.</summary>
     public static implicit operator Outcome<T>(T good) => new(good, []);

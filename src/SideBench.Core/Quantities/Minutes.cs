@@ -11,7 +11,9 @@ public readonly record struct Minutes
     /// <summary>Builds a time.</summary>
     /// <param name="value">min, 0 or more, finite.</param>
     public static Minutes Of(double value) =>
-        double.IsFinite(value) && value >= 0 ? new(value) : throw new ArgumentOutOfRangeException(nameof(value), value, "a time is 0 min or more");
+        double.IsFinite(value) && value >= 0
+            ? new(value)
+            : throw new ArgumentOutOfRangeException(nameof(value), value, "a time is 0 min or more");
 
     /// <summary>Two times together.</summary>
     public static Minutes operator +(Minutes a, Minutes b) => new(a.Value + b.Value);

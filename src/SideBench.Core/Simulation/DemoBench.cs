@@ -8,16 +8,39 @@ internal static class DemoBench
 {
     /// <summary>Their jobs.</summary>
     public static IReadOnlyList<DemoJob> Jobs(DemoWorld world, FaultBook book, DateTimeOffset now) =>
-        [Resting(world, now), Fading(world, now), Drying(world, now), HeadOnOrder(world, now), QuoteSent(world, now), ContactsDry(world, now)];
+        [
+            Resting(world, now),
+            Fading(world, now),
+            Drying(world, now),
+            HeadOnOrder(world, now),
+            QuoteSent(world, now),
+            ContactsDry(world, now),
+        ];
 
     private static DemoJob Resting(DemoWorld world, DateTimeOffset now)
     {
-        var (machine, script) = Begin(world, "pellow-six-tank", "missing-after-idle", "Stood since midsummer. Now stripes in several colours.", now.AddHours(-3), 1, 1,
-            i => i with { Ink = "maker", IdleWeeks = 14, CleansTried = 1, Tried = "one clean at home", Promise = now.AddDays(1) });
+        var (machine, script) = Begin(
+            world,
+            "pellow-six-tank",
+            "missing-after-idle",
+            "Stood since midsummer. Now stripes in several colours.",
+            now.AddHours(-3),
+            1,
+            1,
+            i => i with { Ink = "maker", IdleWeeks = 14, CleansTried = 1, Tried = "one clean at home", Promise = now.AddDays(1) }
+        );
         var plan = world.Machines[machine].Model.Sheet!;
         var sheets = DemoSheets.Of(plan);
-        script.Tell("ink-seen", "enough").Sheet(plan, sheets[0]).Tell("nozzle-sheet", "run").Mend("clean-normal").Sheet(plan, sheets[1]).Tell("sheet-after-clean", "fewer")
-            .Mend("clean-normal").Sheet(plan, sheets[2]).Tell("sheet-after-clean", "same");
+        script
+            .Tell("ink-seen", "enough")
+            .Sheet(plan, sheets[0])
+            .Tell("nozzle-sheet", "run")
+            .Mend("clean-normal")
+            .Sheet(plan, sheets[1])
+            .Tell("sheet-after-clean", "fewer")
+            .Mend("clean-normal")
+            .Sheet(plan, sheets[2])
+            .Tell("sheet-after-clean", "same");
         script.At = now.AddMinutes(-43);
         script.Mend("long-rest");
         return new DemoJob(machine, script.Entries);
@@ -25,17 +48,45 @@ internal static class DemoBench
 
     private static DemoJob Fading(DemoWorld world, DateTimeOffset now)
     {
-        var (machine, script) = Begin(world, "marram-quartet-a4", "fades-under-load", "The first sheet is fine, the second fades.", now.AddMinutes(-32), 2, 1,
-            i => i with { Ink = "maker", Moved = true, WarrantyEnd = DateOnly.FromDateTime(now.AddDays(-20).UtcDateTime), Limit = 120, Promise = now.AddDays(2) });
-        script.Tell("ink-seen", "enough").Tell("one-or-all", "one").Tell("film-and-tabs", "none").Tell("nozzle-sheet", "complete")
+        var (machine, script) = Begin(
+            world,
+            "marram-quartet-a4",
+            "fades-under-load",
+            "The first sheet is fine, the second fades.",
+            now.AddMinutes(-32),
+            2,
+            1,
+            i =>
+                i with
+                {
+                    Ink = "maker",
+                    Moved = true,
+                    WarrantyEnd = DateOnly.FromDateTime(now.AddDays(-20).UtcDateTime),
+                    Limit = 120,
+                    Promise = now.AddDays(2),
+                }
+        );
+        script
+            .Tell("ink-seen", "enough")
+            .Tell("one-or-all", "one")
+            .Tell("film-and-tabs", "none")
+            .Tell("nozzle-sheet", "complete")
             .Tell("draw-test", "hard", 4);
         return new DemoJob(machine, script.Entries);
     }
 
     private static DemoJob Drying(DemoWorld world, DateTimeOffset now)
     {
-        var (machine, script) = Begin(world, "tolling-folio-3", "waste-full", "It says the waste ink pad is full and stops.", now.AddHours(-9), 3, 2,
-            i => i with { Promise = now.AddDays(2), Borderless = true });
+        var (machine, script) = Begin(
+            world,
+            "tolling-folio-3",
+            "waste-full",
+            "It says the waste ink pad is full and stops.",
+            now.AddHours(-9),
+            3,
+            2,
+            i => i with { Promise = now.AddDays(2), Borderless = true }
+        );
         script.Tell("reset-history", "no").Tell("counter-reading", "limit", 100).Tell("pads-weighed", "full", 149);
         script.At = now.AddHours(-7);
         script.Mend("wash-pads");
@@ -44,26 +95,65 @@ internal static class DemoBench
 
     private static DemoJob HeadOnOrder(DemoWorld world, DateTimeOffset now)
     {
-        var (machine, script) = Begin(world, "tolling-broadside-44", "blank-channel", "Grey is gone since we filled it.", now.AddDays(-2), 4, 2,
-            i => i with { Ink = "refilled", Limit = 400, Promise = now.AddDays(5) });
-        script.Tell("ink-seen", "enough").Tell("film-and-tabs", "none").Tell("nozzle-sheet", "blank").Tell("draw-test", "free").Clear()
-            .Tell("blank-sheet", "nothing").Note("Ink proved at the port. The grey driver is dead; the customer agreed to a head by phone.")
-            .Agree("past-limit", "Tide Press, by phone").Reach("print-head").TakeOff(14).Put("folded towel under the head", "inside").Lose("line-guard:guard", 1).Wait("parts", "print head on order", now.AddDays(3));
+        var (machine, script) = Begin(
+            world,
+            "tolling-broadside-44",
+            "blank-channel",
+            "Grey is gone since we filled it.",
+            now.AddDays(-2),
+            4,
+            2,
+            i => i with { Ink = "refilled", Limit = 400, Promise = now.AddDays(5) }
+        );
+        script
+            .Tell("ink-seen", "enough")
+            .Tell("film-and-tabs", "none")
+            .Tell("nozzle-sheet", "blank")
+            .Tell("draw-test", "free")
+            .Clear()
+            .Tell("blank-sheet", "nothing")
+            .Note("Ink proved at the port. The grey driver is dead; the customer agreed to a head by phone.")
+            .Agree("past-limit", "Tide Press, by phone")
+            .Reach("print-head")
+            .TakeOff(14)
+            .Put("folded towel under the head", "inside")
+            .Lose("line-guard:guard", 1)
+            .Wait("parts", "print head on order", now.AddDays(3));
         return new DemoJob(machine, script.Entries);
     }
 
     private static DemoJob QuoteSent(DemoWorld world, DateTimeOffset now)
     {
-        var (machine, script) = Begin(world, "pellow-mono-pair", "missing-after-idle", "Pale stripes after the holidays.", now.AddDays(-1), 5, 1,
-            i => i with { IdleWeeks = 6, Limit = 25 });
-        script.Tell("ink-seen", "enough").Tell("nozzle-sheet", "run").Tell("plate-blot", "one-missing").Wait("customer", "quote sent, 46.00", now.AddDays(2));
+        var (machine, script) = Begin(
+            world,
+            "pellow-mono-pair",
+            "missing-after-idle",
+            "Pale stripes after the holidays.",
+            now.AddDays(-1),
+            5,
+            1,
+            i => i with { IdleWeeks = 6, Limit = 25 }
+        );
+        script
+            .Tell("ink-seen", "enough")
+            .Tell("nozzle-sheet", "run")
+            .Tell("plate-blot", "one-missing")
+            .Wait("customer", "quote sent, 46.00", now.AddDays(2));
         return new DemoJob(machine, script.Entries);
     }
 
     private static DemoJob ContactsDry(DemoWorld world, DateTimeOffset now)
     {
-        var (machine, script) = Begin(world, "marram-duo", "not-recognised", "The lamp stays lit though the cartridge is new.", now.AddMinutes(-55), 6, 2,
-            i => i with { Ink = "compatible", Promise = now.AddHours(5) });
+        var (machine, script) = Begin(
+            world,
+            "marram-duo",
+            "not-recognised",
+            "The lamp stays lit though the cartridge is new.",
+            now.AddMinutes(-55),
+            6,
+            2,
+            i => i with { Ink = "compatible", Promise = now.AddHours(5) }
+        );
         script.Tell("film-and-tabs", "none").Tell("press-home", "no-change").Tell("contacts-look", "inky");
         script.At = now.AddMinutes(-18);
         script.Mend("clean-contacts");
@@ -71,11 +161,41 @@ internal static class DemoBench
     }
 
     private static (int Machine, JobScript Script) Begin(
-        DemoWorld world, string model, string complaint, string words, DateTimeOffset at, int place, int person, Func<EntryBody.TakenIn, EntryBody.TakenIn> more)
+        DemoWorld world,
+        string model,
+        string complaint,
+        string words,
+        DateTimeOffset at,
+        int place,
+        int person,
+        Func<EntryBody.TakenIn, EntryBody.TakenIn> more
+    )
     {
         var machine = Enumerable.Range(0, world.Machines.Count).First(i => world.Machines[i].Model.Id == model);
         var plain = new EntryBody.TakenIn(
-            machine + 1, world.Machines[machine].Customer + 1, model, complaint, words, "", 0, "maker", 0, false, "plain", false, null, null, null, "mains lead");
-        return (machine, new JobScript(world.BookFor(model, complaint), more(plain), place, DemoWorld.Person(person), at) { Graph = world.GraphOf(model) });
+            machine + 1,
+            world.Machines[machine].Customer + 1,
+            model,
+            complaint,
+            words,
+            "",
+            0,
+            "maker",
+            0,
+            false,
+            "plain",
+            false,
+            null,
+            null,
+            null,
+            "mains lead"
+        );
+        return (
+            machine,
+            new JobScript(world.BookFor(model, complaint), more(plain), place, DemoWorld.Person(person), at)
+            {
+                Graph = world.GraphOf(model),
+            }
+        );
     }
 }

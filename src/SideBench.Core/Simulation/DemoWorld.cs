@@ -20,7 +20,11 @@ public sealed class DemoWorld
 {
     /// <summary>Who works at the shop, by person number from 1.</summary>
     public static readonly IReadOnlyList<(string Name, Role Role)> People =
-        [("Ines Varga", Role.Owner), ("Tom Adeyemi-Rowe", Role.Technician), ("Mika Sund", Role.Counter)];
+    [
+        ("Ines Varga", Role.Owner),
+        ("Tom Adeyemi-Rowe", Role.Technician),
+        ("Mika Sund", Role.Counter),
+    ];
 
     /// <summary>How far back the record goes, days.</summary>
     public const int TwoYears = 730;
@@ -29,9 +33,17 @@ public sealed class DemoWorld
 
     private static readonly IReadOnlyList<DemoCustomer> Known =
     [
-        new("Harbour Office", "desk 2, ring twice"), new("Kite Loft", "loft@kite.example"), new("Seed Library", "reading room"),
-        new("Lantern Museum", "night desk"), new("Ferry Café", "counter"), new("Tide Press", "studio@tide.example"), new("Orla Quill", "02 555 0117"),
-        new("Bram Otter", "02 555 0142"), new("Wren Halloway", "02 555 0160"), new("Fennmouth School", "office"), new("Sal Marsh", "02 555 0188"),
+        new("Harbour Office", "desk 2, ring twice"),
+        new("Kite Loft", "loft@kite.example"),
+        new("Seed Library", "reading room"),
+        new("Lantern Museum", "night desk"),
+        new("Ferry Café", "counter"),
+        new("Tide Press", "studio@tide.example"),
+        new("Orla Quill", "02 555 0117"),
+        new("Bram Otter", "02 555 0142"),
+        new("Wren Halloway", "02 555 0160"),
+        new("Fennmouth School", "office"),
+        new("Sal Marsh", "02 555 0188"),
     ];
 
     private readonly FaultBook book;
@@ -50,7 +62,13 @@ public sealed class DemoWorld
     /// <param name="days">How far back the record goes, days.</param>
     /// <param name="graphs">How models open, by model; null for a record without openings.</param>
     public DemoWorld(
-        FaultBook book, IEnumerable<MachineModel> models, int seed, DateTimeOffset now, int days = TwoYears, IReadOnlyDictionary<string, AccessGraph>? graphs = null)
+        FaultBook book,
+        IEnumerable<MachineModel> models,
+        int seed,
+        DateTimeOffset now,
+        int days = TwoYears,
+        IReadOnlyDictionary<string, AccessGraph>? graphs = null
+    )
     {
         this.graphs = graphs ?? new Dictionary<string, AccessGraph>();
         this.days = days;
@@ -72,7 +90,8 @@ public sealed class DemoWorld
     {
         var jobs = new List<DemoJob>();
         for (var m = 0; m < Machines.Count; m++)
-            for (var day = days - chance.Next(240); day > 12; day -= 90 + chance.Next(260)) jobs.Add(Visit(m, day));
+        for (var day = days - chance.Next(240); day > 12; day -= 90 + chance.Next(260))
+            jobs.Add(Visit(m, day));
         return [.. jobs.OrderBy(j => j.Entries[0].At)];
     }
 
@@ -82,7 +101,11 @@ public sealed class DemoWorld
     internal CaseBook BookFor(string model, string complaint)
     {
         if (!books.TryGetValue((model, complaint), out var found))
-            books[(model, complaint)] = found = CaseBook.Of(book, models.First(m => m.Id == model), book.Complaints.First(c => c.Id == complaint));
+            books[(model, complaint)] = found = CaseBook.Of(
+                book,
+                models.First(m => m.Id == model),
+                book.Complaints.First(c => c.Id == complaint)
+            );
         return found;
     }
 
@@ -94,7 +117,11 @@ public sealed class DemoWorld
     {
         var model = models[index % models.Count];
         var letters = string.Concat(model.Id.Split('-').Select(p => p[0])).ToUpperInvariant();
-        return new DemoMachine(model, $"{letters}-{chance.Next(10, 99)}{chance.Next(1000, 9999)}", index < 6 ? index : chance.Next(Known.Count));
+        return new DemoMachine(
+            model,
+            $"{letters}-{chance.Next(10, 99)}{chance.Next(1000, 9999)}",
+            index < 6 ? index : chance.Next(Known.Count)
+        );
     }
 
     private DemoJob Visit(int machine, int daysAgo)
@@ -105,9 +132,25 @@ public sealed class DemoWorld
         var at = Workday(now.AddDays(-daysAgo));
         var refilled = complaint.Id == "blank-channel";
         var intake = new EntryBody.TakenIn(
-            machine + 1, Machines[machine].Customer + 1, model.Id, complaint.Id, complaint.Says, "", chance.Next(4),
-            refilled ? "refilled" : chance.Next(3) == 0 ? "compatible" : "maker", complaint.Id == "missing-after-idle" ? chance.Next(3, 20) : chance.Next(3),
-            chance.Next(5) == 0, "plain", chance.Next(6) == 0, null, null, at.AddDays(3), "");
+            machine + 1,
+            Machines[machine].Customer + 1,
+            model.Id,
+            complaint.Id,
+            complaint.Says,
+            "",
+            chance.Next(4),
+            refilled ? "refilled"
+                : chance.Next(3) == 0 ? "compatible"
+                : "maker",
+            complaint.Id == "missing-after-idle" ? chance.Next(3, 20) : chance.Next(3),
+            chance.Next(5) == 0,
+            "plain",
+            chance.Next(6) == 0,
+            null,
+            null,
+            at.AddDays(3),
+            ""
+        );
         var script = new JobScript(caseBook, intake, 0, Person(1 + chance.Next(2)), at) { Graph = GraphOf(model.Id) };
         var facts = script.Case.Facts;
         PastVisit.Work(script, VirtualMachine.Drawn(caseBook, facts, chance), Known[Machines[machine].Customer].Name, chance);
@@ -116,7 +159,8 @@ public sealed class DemoWorld
 
     private DateTimeOffset Workday(DateTimeOffset day)
     {
-        while (day.DayOfWeek is DayOfWeek.Saturday or DayOfWeek.Sunday) day = day.AddDays(-1);
+        while (day.DayOfWeek is DayOfWeek.Saturday or DayOfWeek.Sunday)
+            day = day.AddDays(-1);
         return new DateTimeOffset(day.Date, TimeSpan.Zero).AddHours(8).AddMinutes(chance.Next(300));
     }
 }

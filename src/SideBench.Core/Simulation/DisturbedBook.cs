@@ -14,14 +14,21 @@ public static class DisturbedBook
         return book with { Findings = [.. book.Findings.Select(f => Moved(f, scale, book.Words.Likelihood, chance))] };
     }
 
-    private static Finding Moved(Finding finding, double[] scale, IReadOnlyDictionary<string, double> words, Random chance) => finding with
-    {
-        Rows = [.. finding.Rows.Select(r => r with { Probabilities = Row(finding, r.Words, r.Probabilities, scale, words, chance) })],
-        Otherwise = Row(finding, finding.OtherwiseWords, finding.Otherwise, scale, words, chance),
-    };
+    private static Finding Moved(Finding finding, double[] scale, IReadOnlyDictionary<string, double> words, Random chance) =>
+        finding with
+        {
+            Rows = [.. finding.Rows.Select(r => r with { Probabilities = Row(finding, r.Words, r.Probabilities, scale, words, chance) })],
+            Otherwise = Row(finding, finding.OtherwiseWords, finding.Otherwise, scale, words, chance),
+        };
 
     private static double[] Row(
-        Finding finding, IReadOnlyDictionary<string, string>? named, IReadOnlyList<double> row, double[] scale, IReadOnlyDictionary<string, double> words, Random chance)
+        Finding finding,
+        IReadOnlyDictionary<string, string>? named,
+        IReadOnlyList<double> row,
+        double[] scale,
+        IReadOnlyDictionary<string, double> words,
+        Random chance
+    )
     {
         var moved = new double[row.Count];
         for (var o = 0; o < moved.Length; o++)

@@ -45,7 +45,8 @@ public sealed class JobScript
     {
         get
         {
-            if (known is null || known.State.Version != entries.Count) known = new JobCase(book, JobFold.Of(entries), DateOnly.FromDateTime(At.UtcDateTime));
+            if (known is null || known.State.Version != entries.Count)
+                known = new JobCase(book, JobFold.Of(entries), DateOnly.FromDateTime(At.UtcDateTime));
             return known;
         }
     }
@@ -67,7 +68,8 @@ public sealed class JobScript
 
     /// <summary>Prints a nozzle sheet and puts it on the flatbed; its picture is taken when the demo is loaded.</summary>
     public JobScript Sheet(SheetPlan plan, NozzleTruth truth) =>
-        Later(2).Add((IReadOnlyList<EntryBody>)[new EntryBody.SheetTaken(NewId(), plan.Layout.Id, "flatbed", null, truth.Lines(plan.Layout))]);
+        Later(2)
+            .Add((IReadOnlyList<EntryBody>)[new EntryBody.SheetTaken(NewId(), plan.Layout.Id, "flatbed", null, truth.Lines(plan.Layout))]);
 
     /// <summary>Clears the tray.</summary>
     public JobScript Clear() =>
@@ -84,8 +86,13 @@ public sealed class JobScript
     /// <param name="steps">At most so many.</param>
     public JobScript TakeOff(int steps)
     {
-        if (Graph is null) return this;
-        foreach (var step in WayIn.To(Graph, Case.State.Opening.Targets, book.Book.House.Handling, Case.State.Opening.DoneOn(Graph, Case.State.Tray)).Steps.Take(steps))
+        if (Graph is null)
+            return this;
+        foreach (
+            var step in WayIn
+                .To(Graph, Case.State.Opening.Targets, book.Book.House.Handling, Case.State.Opening.DoneOn(Graph, Case.State.Tray))
+                .Steps.Take(steps)
+        )
             Later(step.OutMin).Add(OpeningWork.TakeOff(Case, Graph, step.Id, null, NewId()));
         return this;
     }
@@ -100,12 +107,14 @@ public sealed class JobScript
     /// <summary>Ends all clocks.</summary>
     public JobScript EndClocks()
     {
-        foreach (var clock in Case.State.Clocks) Add(BenchKeeping.StopClock(Case.State, clock.Id));
+        foreach (var clock in Case.State.Clocks)
+            Add(BenchKeeping.StopClock(Case.State, clock.Id));
         return this;
     }
 
     /// <summary>Starts a clock.</summary>
-    public JobScript Clock(string kind, string label, double minutes) => Add(BenchKeeping.StartClock(Case.State, kind, label, minutes, null, NewId()));
+    public JobScript Clock(string kind, string label, double minutes) =>
+        Add(BenchKeeping.StartClock(Case.State, kind, label, minutes, null, NewId()));
 
     /// <summary>Waits for parts or the customer.</summary>
     public JobScript Wait(string waitsFor, string what, DateTimeOffset? until) => Add(BenchKeeping.Wait(Case.State, waitsFor, what, until));

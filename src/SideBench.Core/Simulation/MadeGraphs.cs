@@ -9,7 +9,8 @@ public static class MadeGraphs
     /// <param name="id">Its name.</param>
     /// <param name="min">Bench time out, and the same back, min.</param>
     /// <param name="after">What must be off first: of every line at least one.</param>
-    public static MachinePart Part(string id, double min, params string[][] after) => new(id, id, PartWay.Off, "front", default, after, min, min, "Lift it.", "");
+    public static MachinePart Part(string id, double min, params string[][] after) =>
+        new(id, id, PartWay.Off, "front", default, after, min, min, "Lift it.", "");
 
     /// <summary>A graph of some parts.</summary>
     public static AccessGraph Of(params MachinePart[] parts) => new("made", 1, parts, [], []);
@@ -42,5 +43,18 @@ public static class MadeGraphs
     }
 
     private static FastenerGroup Screws(Random chance) =>
-        new("f", "f", 1 + chance.Next(4), "screw", $"driver {chance.Next(3)}", 8, false, chance.Next(4) == 0, 0, AccessGraph.Views[chance.Next(AccessGraph.Views.Count)], [], "");
+        new(
+            "f",
+            "f",
+            1 + chance.Next(4),
+            "screw",
+            $"driver {chance.Next(3)}",
+            8,
+            false,
+            chance.Next(4) == 0,
+            0,
+            AccessGraph.Views[chance.Next(AccessGraph.Views.Count)],
+            [],
+            ""
+        );
 }

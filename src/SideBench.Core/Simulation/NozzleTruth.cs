@@ -10,14 +10,37 @@ public sealed record NozzleTruth(IReadOnlyList<UnitTruth> Units)
     public static NozzleTruth Good(SheetLayout layout) => new([.. layout.Units.Select(unit => UnitTruth.Good(unit.Nozzles))]);
 
     /// <summary>The head that a kept sheet speaks of: what a letter says, as strength and offset.</summary>
-    public static NozzleTruth Of(IReadOnlyList<UnitLine> units) => new(
-        [.. units.Select(u => new UnitTruth([.. u.Nozzles.Select(n => n switch { 'x' => 0, 'w' or 'b' => 0.4, _ => 1.0 })], [.. u.Nozzles.Select(n => n is 'd' or 'b' ? 0.3 : 0.0)], u.Pattern))]);
+    public static NozzleTruth Of(IReadOnlyList<UnitLine> units) =>
+        new([
+            .. units.Select(u => new UnitTruth(
+                [
+                    .. u.Nozzles.Select(n =>
+                        n switch
+                        {
+                            'x' => 0,
+                            'w' or 'b' => 0.4,
+                            _ => 1.0,
+                        }
+                    ),
+                ],
+                [.. u.Nozzles.Select(n => n is 'd' or 'b' ? 0.3 : 0.0)],
+                u.Pattern
+            )),
+        ]);
 
     /// <summary>As a sheet would be kept: a letter a nozzle.</summary>
     public IReadOnlyList<UnitLine> Lines(SheetLayout layout) =>
-        [.. layout.Units.Select((u, at) => UnitLine.Tapped(u, new string([.. Enumerable.Range(0, u.Nozzles).Select(n => Letter(Units[at], n))])))];
+        [
+            .. layout.Units.Select(
+                (u, at) => UnitLine.Tapped(u, new string([.. Enumerable.Range(0, u.Nozzles).Select(n => Letter(Units[at], n))]))
+            ),
+        ];
 
-    private static char Letter(UnitTruth unit, int n) => unit.Strength[n] < 0.14 ? 'x' : unit.Strength[n] < 0.7 ? 'w' : Math.Abs(unit.OffsetMm[n]) > 0.12 ? 'd' : '.';
+    private static char Letter(UnitTruth unit, int n) =>
+        unit.Strength[n] < 0.14 ? 'x'
+        : unit.Strength[n] < 0.7 ? 'w'
+        : Math.Abs(unit.OffsetMm[n]) > 0.12 ? 'd'
+        : '.';
 
     /// <summary>The same head with one unit's nozzles replaced.</summary>
     public NozzleTruth With(int unit, UnitTruth truth) => new([.. Units.Select((u, at) => at == unit ? truth : u)]);
@@ -43,8 +66,10 @@ public sealed record UnitTruth(double[] Strength, double[] OffsetMm, PatternClas
     public IEnumerable<int> Weak => Enumerable.Range(0, Strength.Length).Where(n => Strength[n] is >= 0.2 and <= 0.62);
 
     /// <summary>Nozzles that fire beside their place.</summary>
-    public IEnumerable<int> Deflected => Enumerable.Range(0, Strength.Length).Where(n => Strength[n] >= MissingBelow && Math.Abs(OffsetMm[n]) >= 0.15);
+    public IEnumerable<int> Deflected =>
+        Enumerable.Range(0, Strength.Length).Where(n => Strength[n] >= MissingBelow && Math.Abs(OffsetMm[n]) >= 0.15);
 
     /// <summary>Nozzles too close to a limit for anyone to be right about.</summary>
-    public IEnumerable<int> Ambiguous => Enumerable.Range(0, Strength.Length).Where(n => Strength[n] is (>= 0.08 and < 0.2) or (> 0.62 and < 0.82));
+    public IEnumerable<int> Ambiguous =>
+        Enumerable.Range(0, Strength.Length).Where(n => Strength[n] is (>= 0.08 and < 0.2) or (> 0.62 and < 0.82));
 }

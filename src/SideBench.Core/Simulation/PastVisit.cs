@@ -2,7 +2,9 @@ using SideBench.Core.Diagnosis;
 
 namespace SideBench.Core.Simulation;
 
-/// <summary>A visit that is over: a machine with a hidden fault, worked on by the advice itself until it is proved or handed back.</summary>
+/// <summary>
+/// A visit that is over: a machine with a hidden fault, worked on by the advice itself until it is proved or handed back.
+/// </summary>
 public static class PastVisit
 {
     private const int MostSteps = 24;
@@ -24,7 +26,8 @@ public static class PastVisit
                 return;
             }
 
-            if (advice.Kind is AdviceKind.HandBack || script.Case.State.Minutes > 240) break;
+            if (advice.Kind is AdviceKind.HandBack || script.Case.State.Minutes > 240)
+                break;
             Take(script, machine, advice, chance);
         }
 
@@ -33,13 +36,16 @@ public static class PastVisit
 
     private static void Take(JobScript script, VirtualMachine machine, Advice advice, Random chance)
     {
-        if (advice.Held.Any(h => h.Step.Id == advice.Chosen!.Step.Id)) script.Clear();
+        if (advice.Held.Any(h => h.Step.Id == advice.Chosen!.Step.Id))
+            script.Clear();
         if (advice.Chosen!.Step is Repair repair)
         {
             machine.Mend(repair);
-            if (repair.Tags.Contains("opens")) script.Open(repair.Station);
+            if (repair.Tags.Contains("opens"))
+                script.Open(repair.Station);
             script.Mend(repair.Id, repair.Part.Length > 0 ? $"L{chance.Next(4000, 5900)}" : "").Clear();
-            if (repair.Wait is { } wait) script.Later(Math.Min(wait.MinMinutes, 1600) + 5).EndClocks();
+            if (repair.Wait is { } wait)
+                script.Later(Math.Min(wait.MinMinutes, 1600) + 5).EndClocks();
             return;
         }
 
@@ -48,12 +54,13 @@ public static class PastVisit
         script.Tell(finding.Id, outcome, Measured(finding, outcome, chance)).Clear();
     }
 
-    private static double? Measured(Finding finding, string outcome, Random chance) => finding.Outcomes[finding.IndexOf(outcome)].Quantity is { } asked
-        ? asked.Unit switch
-        {
-            "% of counter" => outcome is "limit" or "locked" ? 100 : 4 + chance.Next(60),
-            "g" => 20 + chance.Next(140),
-            _ => 1 + chance.Next(5),
-        }
-        : null;
+    private static double? Measured(Finding finding, string outcome, Random chance) =>
+        finding.Outcomes[finding.IndexOf(outcome)].Quantity is { } asked
+            ? asked.Unit switch
+            {
+                "% of counter" => outcome is "limit" or "locked" ? 100 : 4 + chance.Next(60),
+                "g" => 20 + chance.Next(140),
+                _ => 1 + chance.Next(5),
+            }
+            : null;
 }

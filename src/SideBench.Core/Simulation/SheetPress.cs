@@ -2,7 +2,9 @@ using SideBench.Core.Nozzles;
 
 namespace SideBench.Core.Simulation;
 
-/// <summary>Prints a nozzle sheet: what each nozzle really does, as a picture of the bare page seen straight on and in even light.</summary>
+/// <summary>
+/// Prints a nozzle sheet: what each nozzle really does, as a picture of the bare page seen straight on and in even light.
+/// </summary>
 public static class SheetPress
 {
     // No two dashes of a good head are quite alike.
@@ -34,20 +36,32 @@ public static class SheetPress
             for (var nozzle = 0; nozzle < unit.Nozzles; nozzle++)
             {
                 var strength = Math.Clamp(state.Strength[nozzle] * (1 + (StrengthJitter * Bell(chance))), 0, 1.1);
-                if (state.Strength[nozzle] < UnitTruth.MissingBelow) continue;
+                if (state.Strength[nozzle] < UnitTruth.MissingBelow)
+                    continue;
                 var (x, y) = unit.DashAt(nozzle);
                 x += PlaceJitterMm * Bell(chance);
                 y += state.OffsetMm[nozzle] + (PlaceJitterMm * Bell(chance));
-                Fill(page, pxPerMm, x, y - (unit.Block.DashThicknessMm / 2), x + unit.Block.DashLengthMm, y + (unit.Block.DashThicknessMm / 2), taken, strength);
+                Fill(
+                    page,
+                    pxPerMm,
+                    x,
+                    y - (unit.Block.DashThicknessMm / 2),
+                    x + unit.Block.DashLengthMm,
+                    y + (unit.Block.DashThicknessMm / 2),
+                    taken,
+                    strength
+                );
             }
         }
 
-        foreach (var mark in layout.Marks) Print(page, pxPerMm, mark, layout, truth, faintDensity);
+        foreach (var mark in layout.Marks)
+            Print(page, pxPerMm, mark, layout, truth, faintDensity);
         return page;
     }
 
     /// <summary>A number from a bell curve of spread 1, near enough.</summary>
-    public static double Bell(Random chance) => (chance.NextDouble() + chance.NextDouble() + chance.NextDouble() + chance.NextDouble() - 2) * 1.732;
+    public static double Bell(Random chance) =>
+        (chance.NextDouble() + chance.NextDouble() + chance.NextDouble() + chance.NextDouble() - 2) * 1.732;
 
     private static double[] Ink(SheetUnit unit, double faintDensity)
     {
@@ -60,12 +74,22 @@ public static class SheetPress
     {
         var at = layout.Units.Index().First(unit => unit.Item.Id == mark.Ink).Index;
         var there = truth.Units[at].Strength.Average();
-        if (there < 0.3) return;
+        if (there < 0.3)
+            return;
         var taken = Ink(layout.Units[at], faintDensity);
         if (mark.Text is null)
         {
             var half = mark.SizeMm / 2;
-            Fill(page, pxPerMm, Math.Min(mark.X1, mark.X2) - half, Math.Min(mark.Y1, mark.Y2) - half, Math.Max(mark.X1, mark.X2) + half, Math.Max(mark.Y1, mark.Y2) + half, taken, 1);
+            Fill(
+                page,
+                pxPerMm,
+                Math.Min(mark.X1, mark.X2) - half,
+                Math.Min(mark.Y1, mark.Y2) - half,
+                Math.Max(mark.X1, mark.X2) + half,
+                Math.Max(mark.Y1, mark.Y2) + half,
+                taken,
+                1
+            );
             return;
         }
 
@@ -84,7 +108,16 @@ public static class SheetPress
     }
 
     // A rectangle of ink; pixels at its edge take their share.
-    private static void Fill(PixelImage page, double scale, double left, double top, double right, double bottom, double[] taken, double strength)
+    private static void Fill(
+        PixelImage page,
+        double scale,
+        double left,
+        double top,
+        double right,
+        double bottom,
+        double[] taken,
+        double strength
+    )
     {
         var (x0, x1, y0, y1) = (left * scale, right * scale, top * scale, bottom * scale);
         for (var y = Math.Max(0, (int)y0); y <= Math.Min(page.Height - 1, (int)y1); y++)
@@ -94,7 +127,8 @@ public static class SheetPress
             {
                 var share = strength * down * (Math.Min(x + 1, x1) - Math.Max(x, x0));
                 var at = ((y * page.Width) + x) * 3;
-                for (var c = 0; c < 3; c++) page.Rgb[at + c] = (byte)Math.Clamp(page.Rgb[at + c] * (1 - (share * taken[c])), 0, 255);
+                for (var c = 0; c < 3; c++)
+                    page.Rgb[at + c] = (byte)Math.Clamp(page.Rgb[at + c] * (1 - (share * taken[c])), 0, 255);
             }
         }
     }

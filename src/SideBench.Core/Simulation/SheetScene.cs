@@ -23,4 +23,12 @@ public enum SceneLevel
 /// <param name="Expected">Why it must be refused; null when it must be read.</param>
 /// <param name="Image">The picture.</param>
 /// <param name="JpegQuality">How it is to be kept.</param>
-public sealed record SheetScene(SheetLayout Layout, NozzleTruth Truth, bool IsPhoto, SceneLevel Level, RefusalReason? Expected, PixelImage Image, int JpegQuality);
+public sealed record SheetScene(
+    SheetLayout Layout,
+    NozzleTruth Truth,
+    bool IsPhoto,
+    SceneLevel Level,
+    RefusalReason? Expected,
+    PixelImage Image,
+    int JpegQuality
+);

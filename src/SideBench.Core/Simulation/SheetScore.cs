@@ -38,7 +38,8 @@ public sealed class SheetScore
         Patterns++;
         Nozzles += truth.Strength.Length;
         Unsure += read?.Unsure.Count() ?? 0;
-        if (read?.Pattern == truth.Pattern) PatternsRight++;
+        if (read?.Pattern == truth.Pattern)
+            PatternsRight++;
     }
 }
 

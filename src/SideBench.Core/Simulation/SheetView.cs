@@ -20,9 +20,23 @@ namespace SideBench.Core.Simulation;
 /// <param name="Cover">A part of the page that something lies on: left, top, width, height in mm; null for none.</param>
 /// <param name="CoverColor">What lies there.</param>
 public sealed record SheetView(
-    int Width, int Height, Homography PageToImage, double SoftPx, double MotionPx, double Noise, double Light, double Shadow,
-    (double R, double G, double B) White, double CurlMm, Rgb Table, double Grain, int Specks, bool Pen,
-    (double X, double Y, double Width, double Height)? Cover = null, Rgb CoverColor = default)
+    int Width,
+    int Height,
+    Homography PageToImage,
+    double SoftPx,
+    double MotionPx,
+    double Noise,
+    double Light,
+    double Shadow,
+    (double R, double G, double B) White,
+    double CurlMm,
+    Rgb Table,
+    double Grain,
+    int Specks,
+    bool Pen,
+    (double X, double Y, double Width, double Height)? Cover = null,
+    Rgb CoverColor = default
+)
 {
     private const double TableGrainPx = 3;
 
@@ -33,38 +47,57 @@ public sealed record SheetView(
     public PixelImage Take(PixelImage page, double pxPerMm, int seed)
     {
         var chance = new Random(seed);
-        if (Pen) Tick(page, pxPerMm, chance);
+        if (Pen)
+            Tick(page, pxPerMm, chance);
         var back = PageToImage.Back();
         var seen = new float[Width * Height * 3];
         var (shadowX, shadowY) = (Width * (0.4 + (0.6 * chance.NextDouble())), Height * (0.4 + (0.6 * chance.NextDouble())));
         var shadowR = Math.Max(Width, Height) * 0.3;
         var slope = chance.NextDouble() * Math.Tau;
-        Parallel.For(0, Height, y =>
-        {
-            var grain = new Random(seed + y);
-            for (var x = 0; x < Width; x++)
+        Parallel.For(
+            0,
+            Height,
+            y =>
             {
-                var (px, py) = back.At(x, y);
-                py += CurlMm * Math.Sin(px / 60);
-                var at = ((y * Width) + x) * 3;
-                var light = 1 - (Light * (0.5 + (0.5 * (((x - (Width / 2.0)) * Math.Cos(slope)) + ((y - (Height / 2.0)) * Math.Sin(slope))) / Math.Max(Width, Height))));
-                var far = Math.Sqrt(((x - shadowX) * (x - shadowX)) + ((y - shadowY) * (y - shadowY)));
-                light *= 1 - (Shadow * Math.Clamp((shadowR - far) / (0.12 * shadowR), 0, 1));
-                See(page, pxPerMm, px, py, light, seen.AsSpan(at, 3), grain);
+                var grain = new Random(seed + y);
+                for (var x = 0; x < Width; x++)
+                {
+                    var (px, py) = back.At(x, y);
+                    py += CurlMm * Math.Sin(px / 60);
+                    var at = ((y * Width) + x) * 3;
+                    var light =
+                        1
+                        - (
+                            Light
+                            * (
+                                0.5
+                                + (
+                                    0.5
+                                    * (((x - (Width / 2.0)) * Math.Cos(slope)) + ((y - (Height / 2.0)) * Math.Sin(slope)))
+                                    / Math.Max(Width, Height)
+                                )
+                            )
+                        );
+                    var far = Math.Sqrt(((x - shadowX) * (x - shadowX)) + ((y - shadowY) * (y - shadowY)));
+                    light *= 1 - (Shadow * Math.Clamp((shadowR - far) / (0.12 * shadowR), 0, 1));
+                    See(page, pxPerMm, px, py, light, seen.AsSpan(at, 3), grain);
+                }
             }
-        });
+        );
         Blur(seen, Width, Height, SoftPx, MotionPx);
         for (var speck = 0; speck < Specks; speck++)
         {
             var (sx, sy, size) = (chance.Next(Width - 3), chance.Next(Height - 3), chance.Next(1, 4));
             for (var y = sy; y < sy + size; y++)
             {
-                for (var x = sx; x < sx + size; x++) seen.AsSpan(((y * Width) + x) * 3, 3).Fill(70);
+                for (var x = sx; x < sx + size; x++)
+                    seen.AsSpan(((y * Width) + x) * 3, 3).Fill(70);
             }
         }
 
         var rgb = new byte[seen.Length];
-        for (var i = 0; i < rgb.Length; i++) rgb[i] = (byte)Math.Clamp(seen[i] + (Noise * SheetPress.Bell(chance)), 0, 255);
+        for (var i = 0; i < rgb.Length; i++)
+            rgb[i] = (byte)Math.Clamp(seen[i] + (Noise * SheetPress.Bell(chance)), 0, 255);
         return new PixelImage(Width, Height, rgb);
     }
 
@@ -80,7 +113,8 @@ public sealed record SheetView(
                 for (var dx = 0; dx < thick; dx++)
                 {
                     var (ix, iy) = ((int)px + dx, (int)py + dy);
-                    if (ix < 0 || iy < 0 || ix >= page.Width || iy >= page.Height) continue;
+                    if (ix < 0 || iy < 0 || ix >= page.Width || iy >= page.Height)
+                        continue;
                     var at = ((iy * page.Width) + ix) * 3;
                     (page.Rgb[at], page.Rgb[at + 1], page.Rgb[at + 2]) = (200, 40, 50);
                 }
@@ -103,27 +137,34 @@ public sealed record SheetView(
 
     private static void Box(float[] seen, int width, int height, double radius, bool across)
     {
-        if (radius < 0.05) return;
+        if (radius < 0.05)
+            return;
         var (lines, length, line, step) = across ? (height, width, width * 3, 3) : (width, height, 3, width * 3);
         var whole = (int)radius;
         var rest = (float)(radius - whole);
         var sum = 1 + (2 * radius);
-        Parallel.For(0, lines, l =>
-        {
-            var row = new float[length];
-            for (var c = 0; c < 3; c++)
+        Parallel.For(
+            0,
+            lines,
+            l =>
             {
-                var from = (l * line) + c;
-                for (var i = 0; i < length; i++) row[i] = seen[from + (i * step)];
-                for (var i = 0; i < length; i++)
+                var row = new float[length];
+                for (var c = 0; c < 3; c++)
                 {
-                    var total = row[i];
-                    for (var k = 1; k <= whole; k++) total += row[Math.Max(0, i - k)] + row[Math.Min(length - 1, i + k)];
-                    total += rest * (row[Math.Max(0, i - whole - 1)] + row[Math.Min(length - 1, i + whole + 1)]);
-                    seen[from + (i * step)] = (float)(total / sum);
+                    var from = (l * line) + c;
+                    for (var i = 0; i < length; i++)
+                        row[i] = seen[from + (i * step)];
+                    for (var i = 0; i < length; i++)
+                    {
+                        var total = row[i];
+                        for (var k = 1; k <= whole; k++)
+                            total += row[Math.Max(0, i - k)] + row[Math.Min(length - 1, i + k)];
+                        total += rest * (row[Math.Max(0, i - whole - 1)] + row[Math.Min(length - 1, i + whole + 1)]);
+                        seen[from + (i * step)] = (float)(total / sum);
+                    }
                 }
             }
-        });
+        );
     }
 
     private void See(PixelImage page, double scale, double px, double py, double light, Span<float> into, Random grain)
@@ -132,13 +173,15 @@ public sealed record SheetView(
         if (Cover is { } cover && px >= cover.X && py >= cover.Y && px <= cover.X + cover.Width && py <= cover.Y + cover.Height)
         {
             Span<float> on = [CoverColor.R, CoverColor.G, CoverColor.B];
-            for (var c = 0; c < 3; c++) into[c] = (float)(on[c] * light);
+            for (var c = 0; c < 3; c++)
+                into[c] = (float)(on[c] * light);
         }
         else if (x < 0 || y < 0 || x >= page.Width - 1 || y >= page.Height - 1)
         {
             var stripe = Grain * (SheetPress.Bell(grain) + Math.Sin(py * TableGrainPx));
             Span<float> table = [Table.R, Table.G, Table.B];
-            for (var c = 0; c < 3; c++) into[c] = (float)((table[c] + stripe) * light);
+            for (var c = 0; c < 3; c++)
+                into[c] = (float)((table[c] + stripe) * light);
         }
         else
         {

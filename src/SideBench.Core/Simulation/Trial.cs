@@ -68,16 +68,25 @@ public sealed class TrialThread(CaseBook book, Facts facts, int index)
     public void Add(CaseEvent happened, BookStep step)
     {
         timeline.Add(happened);
-        if (happened is CaseEvent.Told told) answers[told.Finding] = told.Outcome;
-        else done.Add(step.Tags);
+        if (happened is CaseEvent.Told told)
+            answers[told.Finding] = told.Outcome;
+        else
+            done.Add(step.Tags);
         odds = null;
     }
 
     /// <summary>Opens what a step needs open; power comes only with all shut.</summary>
     public void Open(BookStep step) =>
-        Tray = step.Tags.Contains("power") || step is Repair
-            ? []
-            : [.. Tray, .. step.Puts.Where(p => Tray.All(t => t.Label != p.Label || t.Change != p.Change)).Select(p => new TrayItem(p.Label, p.Label, p.Change, p.Count, p.Undo, []))];
+        Tray =
+            step.Tags.Contains("power") || step is Repair
+                ? []
+                :
+                [
+                    .. Tray,
+                    .. step
+                        .Puts.Where(p => Tray.All(t => t.Label != p.Label || t.Change != p.Change))
+                        .Select(p => new TrayItem(p.Label, p.Label, p.Change, p.Count, p.Undo, [])),
+                ];
 }
 
 /// <summary>What a measured job came to.</summary>
@@ -87,7 +96,15 @@ public sealed class TrialThread(CaseBook book, Facts facts, int index)
 /// <param name="WrongParts">Parts replaced that could not have ended a fault that was there.</param>
 /// <param name="NeedlessCleans">Head cleanings run that could not have ended a fault that was there.</param>
 /// <param name="Decisions">Decisions taken.</param>
-public sealed record TrialResult(double Minutes, double Cost, bool Right, int WrongParts, int NeedlessCleans, int Decisions, string WrongEnd = "");
+public sealed record TrialResult(
+    double Minutes,
+    double Cost,
+    bool Right,
+    int WrongParts,
+    int NeedlessCleans,
+    int Decisions,
+    string WrongEnd = ""
+);
 
 /// <summary>Works a simulated job to its end by a given way of working, and counts what it cost.</summary>
 public static class Trial
@@ -100,10 +117,18 @@ public static class Trial
     /// <param name="machine">The machine with its hidden faults.</param>
     /// <param name="policy">The way of working.</param>
     /// <param name="decided">Called around each decision: true before it, false after.</param>
-    public static TrialResult Run(IReadOnlyList<TrialThread> threads, VirtualMachine machine, ITrialPolicy policy, Action<bool>? decided = null)
+    public static TrialResult Run(
+        IReadOnlyList<TrialThread> threads,
+        VirtualMachine machine,
+        ITrialPolicy policy,
+        Action<bool>? decided = null
+    )
     {
-        double minutes = 0, cost = 0;
-        int wrongParts = 0, needless = 0, decisions = 0;
+        double minutes = 0,
+            cost = 0;
+        int wrongParts = 0,
+            needless = 0,
+            decisions = 0;
         var right = true;
         var wrongEnd = "";
         foreach (var thread in threads)
@@ -116,11 +141,13 @@ public static class Trial
                 decided?.Invoke(false);
                 decisions++;
                 closes = move.Closes;
-                if (move.Step is null) break;
+                if (move.Step is null)
+                    break;
                 var opening = StepCost.OpeningOf(move.Step, thread.Tray);
                 minutes += StepCost.MinutesOf(move.Step, thread.Book.Model) + opening;
                 cost += thread.Book.StepCost[move.Step.Id] + (opening / 60 * thread.Book.Book.House.BenchPerHour);
-                foreach (var other in threads) other.Spent += StepCost.ChargeOf(move.Step, thread.Book.Model, thread.Book.Book.House);
+                foreach (var other in threads)
+                    other.Spent += StepCost.ChargeOf(move.Step, thread.Book.Model, thread.Book.Book.House);
                 thread.Open(move.Step);
                 var (wrongPart, clean) = Take(threads, thread, machine, move.Step, step);
                 wrongParts += wrongPart ? 1 : 0;
@@ -128,16 +155,26 @@ public static class Trial
             }
 
             var ended = closes && machine.Left.All(c => !c.Complaints.ContainsKey(thread.Book.Complaint.Id));
-            if (!ended) cost += thread.Book.Book.House.HandBack;
+            if (!ended)
+                cost += thread.Book.Book.House.HandBack;
             var well = ended || (!closes && NothingPays(thread, machine));
-            if (!well) wrongEnd = $"{(closes ? "closed" : "handed back")} {thread.Book.Complaint.Id} {thread.Book.Model.Id}: {string.Join(",", machine.Left.Select(c => c.Id))}";
+            if (!well)
+                wrongEnd =
+                    $"{(closes ? "closed" : "handed back")} {thread.Book.Complaint.Id} "
+                    + $"{thread.Book.Model.Id}: {string.Join(",", machine.Left.Select(c => c.Id))}";
             right &= well;
         }
 
         return new TrialResult(minutes, cost, right, wrongParts, needless, decisions, wrongEnd);
     }
 
-    private static (bool WrongPart, bool NeedlessClean) Take(IReadOnlyList<TrialThread> threads, TrialThread at, VirtualMachine machine, BookStep step, int entry)
+    private static (bool WrongPart, bool NeedlessClean) Take(
+        IReadOnlyList<TrialThread> threads,
+        TrialThread at,
+        VirtualMachine machine,
+        BookStep step,
+        int entry
+    )
     {
         if (step is Finding finding)
         {
@@ -154,7 +191,8 @@ public static class Trial
     private static void Share(IReadOnlyList<TrialThread> threads, TrialThread from, BookStep step, CaseEvent happened)
     {
         foreach (var thread in threads)
-            if (thread == from || !step.PerPlace) thread.Add(happened, step);
+            if (thread == from || !step.PerPlace)
+                thread.Add(happened, step);
     }
 
     // Handing back is right where, with the cause known, no free repair with its proof is worth its cost, or each was made
@@ -162,9 +200,19 @@ public static class Trial
     private static bool NothingPays(TrialThread thread, VirtualMachine machine)
     {
         var book = thread.Book;
-        return machine.Left.Where(c => c.Complaints.ContainsKey(book.Complaint.Id)).All(cause => !Enumerable.Range(0, book.Repairs.Count).Any(r =>
-            book.Repairs[r].Fixes.Any(f => f.Cause == cause.Id && CostWithProof(book, r) < f.Chance * book.Book.House.HandBack) && thread.TimesMade(book.Repairs[r]) < MostTimes && thread.IsFree(book.Repairs[r])));
+        return machine
+            .Left.Where(c => c.Complaints.ContainsKey(book.Complaint.Id))
+            .All(cause =>
+                !Enumerable
+                    .Range(0, book.Repairs.Count)
+                    .Any(r =>
+                        book.Repairs[r].Fixes.Any(f => f.Cause == cause.Id && CostWithProof(book, r) < f.Chance * book.Book.House.HandBack)
+                        && thread.TimesMade(book.Repairs[r]) < MostTimes
+                        && thread.IsFree(book.Repairs[r])
+                    )
+            );
     }
 
-    private static double CostWithProof(CaseBook book, int r) => book.StepCost[book.Repairs[r].Id] + book.StepCost[book.Findings[book.ProofOf[r]].Id];
+    private static double CostWithProof(CaseBook book, int r) =>
+        book.StepCost[book.Repairs[r].Id] + book.StepCost[book.Findings[book.ProofOf[r]].Id];
 }

@@ -40,7 +40,17 @@ public sealed class TrialJobs
         if (chance.Next(OneInSo) == 0)
         {
             var other = chance.Next(2) == 0 ? complaint : ComplaintOn(model, chance);
-            if (other != complaint) threads.Add(new TrialThread(BookOf(model, other), facts with { Context = new Dictionary<string, string>(facts.Context) { ["complaint"] = other } }, 1));
+            if (other != complaint)
+                threads.Add(
+                    new TrialThread(
+                        BookOf(model, other),
+                        facts with
+                        {
+                            Context = new Dictionary<string, string>(facts.Context) { ["complaint"] = other },
+                        },
+                        1
+                    )
+                );
             hidden.Add(DrawFrom(threads[^1], hidden, chance));
         }
 
@@ -52,7 +62,8 @@ public sealed class TrialJobs
         while (true)
         {
             var complaint = book.Complaints[chance.Next(book.Complaints.Count)];
-            if (BookOf(model, complaint.Id).Causes.Count > 0) return complaint.Id;
+            if (BookOf(model, complaint.Id).Causes.Count > 0)
+                return complaint.Id;
         }
     }
 
@@ -68,15 +79,26 @@ public sealed class TrialJobs
     private static Facts FactsOf(MachineModel model, string complaint, Random chance)
     {
         string Pick(params string[] words) => words[chance.Next(words.Length)];
-        var ink = model.Axes["delivery"] == "tank" ? Pick("maker", "compatible", "refilled") : Pick("maker", "maker", "compatible", "refilled", "addon");
+        var ink =
+            model.Axes["delivery"] == "tank"
+                ? Pick("maker", "compatible", "refilled")
+                : Pick("maker", "maker", "compatible", "refilled", "addon");
         return new Facts
         {
             Model = model,
             Context = new Dictionary<string, string>
             {
-                ["ink"] = ink, ["idle"] = Pick("none", "none", "weeks", "months"), ["moved"] = Pick("no", "no", "no", "yes"), ["paper"] = Pick("plain", "plain", "photo", "thick"),
-                ["borderless"] = Pick("no", "no", "yes"), ["warranty"] = "out", ["tried"] = Pick("none", "some", "many"), ["complaint"] = complaint,
-                ["age"] = Pick("unknown", "new", "middle", "old"), ["lastWork"] = Pick("none", "none", "none", "signal", "ink", "waste"), ["firmware"] = Pick("unknown", "on", "off"),
+                ["ink"] = ink,
+                ["idle"] = Pick("none", "none", "weeks", "months"),
+                ["moved"] = Pick("no", "no", "no", "yes"),
+                ["paper"] = Pick("plain", "plain", "photo", "thick"),
+                ["borderless"] = Pick("no", "no", "yes"),
+                ["warranty"] = "out",
+                ["tried"] = Pick("none", "some", "many"),
+                ["complaint"] = complaint,
+                ["age"] = Pick("unknown", "new", "middle", "old"),
+                ["lastWork"] = Pick("none", "none", "none", "signal", "ink", "waste"),
+                ["firmware"] = Pick("unknown", "on", "off"),
             },
         };
     }

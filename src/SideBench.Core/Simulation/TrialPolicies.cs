@@ -26,23 +26,29 @@ public abstract class ProvingPolicy : ITrialPolicy
     public TrialMove Next(TrialThread thread)
     {
         var proof = Proof.Of(thread.Book, thread.Timeline, thread.Index);
-        if (proof.Proved) return new TrialMove(null, true);
-        return new TrialMove(proof.Pending is { } pending ? thread.Book.Findings[thread.Book.IndexOfFinding(pending.Proof)] : Choose(thread), false);
+        if (proof.Proved)
+            return new TrialMove(null, true);
+        return new TrialMove(
+            proof.Pending is { } pending ? thread.Book.Findings[thread.Book.IndexOfFinding(pending.Proof)] : Choose(thread),
+            false
+        );
     }
 
     /// <summary>The next step when nothing waits for proof; null to hand back.</summary>
     protected abstract BookStep? Choose(TrialThread thread);
 
     /// <summary>Cheapest free repair, not made yet, that can end a cause.</summary>
-    protected static Repair? RepairFor(TrialThread thread, string cause) => thread.Book.Repairs
-        .Where(r => r.Fixes.Any(f => f.Cause == cause && f.Chance >= 0.4) && thread.TimesMade(r) == 0 && thread.IsFree(r))
-        .MinBy(r => thread.Book.StepCost[r.Id] / r.Fixes.First(f => f.Cause == cause).Chance);
+    protected static Repair? RepairFor(TrialThread thread, string cause) =>
+        thread
+            .Book.Repairs.Where(r => r.Fixes.Any(f => f.Cause == cause && f.Chance >= 0.4) && thread.TimesMade(r) == 0 && thread.IsFree(r))
+            .MinBy(r => thread.Book.StepCost[r.Id] / r.Fixes.First(f => f.Cause == cause).Chance);
 
     /// <summary>The likeliest cause that a repair is left for, with that repair.</summary>
     protected static Repair? Likeliest(TrialThread thread)
     {
         foreach (var (cause, _) in thread.Book.Causes.Select((c, i) => (c, Odds: thread.Odds.Still[i])).OrderByDescending(p => p.Odds))
-            if (RepairFor(thread, cause.Id) is { } repair) return repair;
+            if (RepairFor(thread, cause.Id) is { } repair)
+                return repair;
         return null;
     }
 }
@@ -59,22 +65,30 @@ public sealed class ChecklistPolicy : ProvingPolicy
         var list = thread.Book.Book.Checklists.First(c => c.Complaint == thread.Book.Complaint.Id);
         foreach (var step in list.Steps)
         {
-            if (step.Mend.Length > 0 && Open(thread, step.Mend) is { } mend) return mend;
-            if (step.Find.Length == 0 || thread.Book.IndexOfFinding(step.Find) is not (>= 0 and var f)) continue;
+            if (step.Mend.Length > 0 && Open(thread, step.Mend) is { } mend)
+                return mend;
+            if (step.Find.Length == 0 || thread.Book.IndexOfFinding(step.Find) is not (>= 0 and var f))
+                continue;
             var finding = thread.Book.Findings[f];
             if (thread.Facts.Answers.TryGetValue(finding.Id, out var answer))
             {
                 foreach (var repair in step.Then.GetValueOrDefault(answer) ?? [])
-                    if (Open(thread, repair) is { } then) return then;
+                    if (Open(thread, repair) is { } then)
+                        return then;
             }
-            else if (thread.IsFree(finding)) return finding;
+            else if (thread.IsFree(finding))
+                return finding;
         }
 
         return null;
     }
 
     private static Repair? Open(TrialThread thread, string id) =>
-        thread.Book.IndexOfRepair(id) is >= 0 and var r && thread.TimesMade(thread.Book.Repairs[r]) == 0 && thread.IsFree(thread.Book.Repairs[r]) ? thread.Book.Repairs[r] : null;
+        thread.Book.IndexOfRepair(id) is >= 0 and var r
+        && thread.TimesMade(thread.Book.Repairs[r]) == 0
+        && thread.IsFree(thread.Book.Repairs[r])
+            ? thread.Book.Repairs[r]
+            : null;
 }
 
 /// <summary>Mends the most likely cause first, without further tests.</summary>
@@ -99,11 +113,16 @@ public sealed class CheapestTestPolicy : ProvingPolicy
     /// <inheritdoc/>
     protected override BookStep? Choose(TrialThread thread)
     {
-        if (thread.Odds.Still.DefaultIfEmpty(0).Max() < SureEnough && CheapestTest(thread) is { } test) return test;
+        if (thread.Odds.Still.DefaultIfEmpty(0).Max() < SureEnough && CheapestTest(thread) is { } test)
+            return test;
         return Likeliest(thread);
     }
 
-    private static Finding? CheapestTest(TrialThread thread) => thread.Book.Findings
-        .Where((finding, f) => !finding.IsProof && !thread.IsTold(finding) && thread.IsFree(finding) && Information.Bits(f, thread.Odds) >= Tells)
-        .MinBy(finding => thread.Book.StepCost[finding.Id]);
+    private static Finding? CheapestTest(TrialThread thread) =>
+        thread
+            .Book.Findings.Where(
+                (finding, f) =>
+                    !finding.IsProof && !thread.IsTold(finding) && thread.IsFree(finding) && Information.Bits(f, thread.Odds) >= Tells
+            )
+            .MinBy(finding => thread.Book.StepCost[finding.Id]);
 }

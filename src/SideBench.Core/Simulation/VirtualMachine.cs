@@ -41,8 +41,12 @@ public sealed class VirtualMachine(FaultBook truth, IReadOnlyList<Cause> hidden,
         var sound = finding.Sound.ToList().IndexOf(finding.Sound.Max());
         int[] shown = [.. left.Select(c => Draw(Row(finding, c, complaint), chance))];
         int[] trouble = [.. shown.Where(o => o != sound)];
-        var outcome = shown.Length == 0 ? Draw(finding.Sound, chance) : trouble.Length == 0 ? sound : trouble[chance.Next(trouble.Length)];
-        if (chance.NextDouble() < wrongShare) outcome = (outcome + 1 + chance.Next(finding.Outcomes.Count - 1)) % finding.Outcomes.Count;
+        var outcome =
+            shown.Length == 0 ? Draw(finding.Sound, chance)
+            : trouble.Length == 0 ? sound
+            : trouble[chance.Next(trouble.Length)];
+        if (chance.NextDouble() < wrongShare)
+            outcome = (outcome + 1 + chance.Next(finding.Outcomes.Count - 1)) % finding.Outcomes.Count;
         return finding.Outcomes[outcome].Id;
     }
 
@@ -61,7 +65,8 @@ public sealed class VirtualMachine(FaultBook truth, IReadOnlyList<Cause> hidden,
     {
         var at = chance.NextDouble() * weights.Sum();
         for (var i = 0; i < weights.Count; i++)
-            if ((at -= weights[i]) < 0) return i;
+            if ((at -= weights[i]) < 0)
+                return i;
         return weights.Count - 1;
     }
 

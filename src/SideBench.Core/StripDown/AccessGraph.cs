@@ -17,7 +17,16 @@ public sealed record Handling(double ToolMin, double TurnMin, double TipMin, dou
 /// <param name="EveryDays">How often by time, days; 0 when time does not count.</param>
 /// <param name="CounterPct">At which waste counter it falls due, percent; 0 when the counter does not count.</param>
 /// <param name="Repairs">Repairs of the fault book that make it new.</param>
-public sealed record DueService(string Id, string Name, IReadOnlyList<string> Targets, double WorkMin, decimal Parts, double EveryDays, double CounterPct, IReadOnlyList<string> Repairs);
+public sealed record DueService(
+    string Id,
+    string Name,
+    IReadOnlyList<string> Targets,
+    double WorkMin,
+    decimal Parts,
+    double EveryDays,
+    double CounterPct,
+    IReadOnlyList<string> Repairs
+);
 
 /// <summary>How a machine model opens: its parts, what holds them, and what must come off before what.</summary>
 /// <param name="Model">The machine model.</param>
@@ -25,7 +34,13 @@ public sealed record DueService(string Id, string Name, IReadOnlyList<string> Ta
 /// <param name="Parts">Its parts; the order is the order in which they are shown.</param>
 /// <param name="Services">What it needs now and then.</param>
 /// <param name="LeaveAlone">What is to be left alone whatever is opened.</param>
-public sealed record AccessGraph(string Model, int Version, IReadOnlyList<MachinePart> Parts, IReadOnlyList<DueService> Services, IReadOnlyList<string> LeaveAlone)
+public sealed record AccessGraph(
+    string Model,
+    int Version,
+    IReadOnlyList<MachinePart> Parts,
+    IReadOnlyList<DueService> Services,
+    IReadOnlyList<string> LeaveAlone
+)
 {
     /// <summary>Most parts a graph can have.</summary>
     public const int MostParts = 128;
@@ -33,7 +48,10 @@ public sealed record AccessGraph(string Model, int Version, IReadOnlyList<Machin
     /// <summary>The sides a machine is seen from.</summary>
     public static readonly IReadOnlyList<string> Views = ["front", "back", "left", "right", "top", "under"];
 
-    private readonly Dictionary<string, int> indices = Parts.Select((part, i) => (part.Id, i)).GroupBy(p => p.Id).ToDictionary(g => g.Key, g => g.First().i);
+    private readonly Dictionary<string, int> indices = Parts
+        .Select((part, i) => (part.Id, i))
+        .GroupBy(p => p.Id)
+        .ToDictionary(g => g.Key, g => g.First().i);
 
     /// <summary>The part of that name, or null.</summary>
     public MachinePart? Part(string id) => indices.TryGetValue(id, out var i) ? Parts[i] : null;

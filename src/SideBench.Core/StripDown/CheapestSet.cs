@@ -1,7 +1,8 @@
 namespace SideBench.Core.StripDown;
 
 /// <summary>
-/// The cheapest set of parts that frees all targets: exact. Parts with one way to them are joined for good; of alternatives one after the other is tried,
+/// The cheapest set of parts that frees all targets: exact. Parts with one way to them are joined for good; of alternatives one after the
+/// other is tried,
 /// and a try that costs as much as the best so far is given up.
 /// </summary>
 public sealed class CheapestSet
@@ -22,11 +23,16 @@ public sealed class CheapestSet
         var n = graph.Parts.Count;
         cost = [.. graph.Parts.Select(p => p.BothMin + (p.Spends == "cut" || (sparesSeals && p.Spends == "seal") ? SpentForGood : 0))];
         forced = new UInt128[n];
-        for (var i = 0; i < n; i++) Force(i);
+        for (var i = 0; i < n; i++)
+            Force(i);
         choices =
         [
-            .. graph.Parts.SelectMany((part, i) => part.After.Where(line => line.Count > 1)
-                .Select(line => (i, line.Aggregate(UInt128.Zero, (all, name) => all | Bit(graph.IndexOf(name)))))),
+            .. graph.Parts.SelectMany(
+                (part, i) =>
+                    part
+                        .After.Where(line => line.Count > 1)
+                        .Select(line => (i, line.Aggregate(UInt128.Zero, (all, name) => all | Bit(graph.IndexOf(name)))))
+            ),
         ];
     }
 
@@ -45,13 +51,21 @@ public sealed class CheapestSet
 
         void Search(UInt128 set, double soFar)
         {
-            if (soFar >= bestCost) return;
+            if (soFar >= bestCost)
+                return;
             foreach (var (part, any) in choices)
             {
-                if ((set & Bit(part)) == 0 || ((set | have) & any) != 0) continue;
+                if ((set & Bit(part)) == 0 || ((set | have) & any) != 0)
+                    continue;
                 // The cheapest alternative first, so that dear ones are given up early.
-                foreach (var (next, price) in Enumerable.Range(0, graph.Parts.Count).Where(i => (any & Bit(i)) != 0)
-                    .Select(i => set | Needed(i, have)).Select(next => (next, CostOf(next))).OrderBy(t => t.Item2))
+                foreach (
+                    var (next, price) in Enumerable
+                        .Range(0, graph.Parts.Count)
+                        .Where(i => (any & Bit(i)) != 0)
+                        .Select(i => set | Needed(i, have))
+                        .Select(next => (next, CostOf(next)))
+                        .OrderBy(t => t.Item2)
+                )
                     Search(next, price);
                 return;
             }
@@ -65,7 +79,8 @@ public sealed class CheapestSet
     {
         var sum = 0.0;
         for (var i = 0; i < cost.Length; i++)
-            if ((set & Bit(i)) != 0) sum += cost[i];
+            if ((set & Bit(i)) != 0)
+                sum += cost[i];
         return sum;
     }
 
@@ -74,17 +89,24 @@ public sealed class CheapestSet
     // A part with everything before it that has no alternative; nothing behind a part that is off already needs to move.
     private UInt128 Needed(int part, UInt128 have)
     {
-        if ((have & Bit(part)) != 0) return UInt128.Zero;
-        if ((forced[part] & have) == 0) return forced[part];
-        return graph.Parts[part].After.Where(line => line.Count == 1).Aggregate(Bit(part), (all, line) => all | Needed(graph.IndexOf(line[0]), have));
+        if ((have & Bit(part)) != 0)
+            return UInt128.Zero;
+        if ((forced[part] & have) == 0)
+            return forced[part];
+        return graph
+            .Parts[part]
+            .After.Where(line => line.Count == 1)
+            .Aggregate(Bit(part), (all, line) => all | Needed(graph.IndexOf(line[0]), have));
     }
 
     private UInt128 Force(int part)
     {
-        if (forced[part] != 0) return forced[part];
+        if (forced[part] != 0)
+            return forced[part];
         var all = Bit(part);
         foreach (var line in graph.Parts[part].After)
-            if (line.Count == 1) all |= Force(graph.IndexOf(line[0]));
+            if (line.Count == 1)
+                all |= Force(graph.IndexOf(line[0]));
         return forced[part] = all;
     }
 }

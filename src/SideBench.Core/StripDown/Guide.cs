@@ -122,8 +122,17 @@ public sealed record GuideWindow(string Id, string Name, double Minutes, string 
 /// <param name="Windows">Windows of time in it.</param>
 /// <param name="Lines">Its steps, with the models they belong to.</param>
 public sealed record Guide(
-    string Id, string Name, int Version, string Purpose, Condition When, IReadOnlyList<string> Tools, IReadOnlyList<string> Needs, IReadOnlyList<string> Repairs,
-    IReadOnlyList<GuideWindow> Windows, IReadOnlyList<GuideLine> Lines)
+    string Id,
+    string Name,
+    int Version,
+    string Purpose,
+    Condition When,
+    IReadOnlyList<string> Tools,
+    IReadOnlyList<string> Needs,
+    IReadOnlyList<string> Repairs,
+    IReadOnlyList<GuideWindow> Windows,
+    IReadOnlyList<GuideLine> Lines
+)
 {
     /// <summary>Its steps on one model.</summary>
     /// <param name="bare">The model without a case.</param>

@@ -4,7 +4,9 @@ using SideBench.Core.Outcomes;
 
 namespace SideBench.Core.StripDown;
 
-/// <summary>Whether a guide can be followed on a model to its end: every name known, nothing left inside, power only when it is dry and clear.</summary>
+/// <summary>
+/// Whether a guide can be followed on a model to its end: every name known, nothing left inside, power only when it is dry and clear.
+/// </summary>
 public static class GuideRules
 {
     /// <summary>All problems of a guide on one model; empty when it is sound.</summary>
@@ -17,37 +19,65 @@ public static class GuideRules
         var problems = new List<Problem>();
         var steps = guide.StepsFor(new Facts { Model = model, Context = new Dictionary<string, string>() });
         var ids = steps.Select(s => s.Id).ToList();
-        foreach (var twice in ids.GroupBy(id => id).Where(g => g.Count() > 1)) problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{path}/{twice.Key}", "step", twice.Key));
+        foreach (var twice in ids.GroupBy(id => id).Where(g => g.Count() > 1))
+            problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{path}/{twice.Key}", "step", twice.Key));
         var tray = new List<TrayPut>();
         var (open, word, photo) = (false, false, false);
         foreach (var step in steps)
         {
             var place = $"{path}/{step.Id} ({model.Id})";
-            foreach (var branch in step.Branches.Where(b => b.GoTo.Length > 0 && !ids.Contains(b.GoTo))) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/branches/{branch.Id}", "step", branch.GoTo));
-            if (step.Window.Length > 0 && guide.Windows.All(w => w.Id != step.Window)) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/window", "window", step.Window));
-            if (step.Kind == StepKind.Open && GuideTargets.Of(step, graph, 0).Count == 0) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/targets", "station or part", string.Join(", ", step.Targets)));
-            open = step.Kind switch { StepKind.Open => true, StepKind.Back => false, _ => open };
+            foreach (var branch in step.Branches.Where(b => b.GoTo.Length > 0 && !ids.Contains(b.GoTo)))
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/branches/{branch.Id}", "step", branch.GoTo));
+            if (step.Window.Length > 0 && guide.Windows.All(w => w.Id != step.Window))
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/window", "window", step.Window));
+            if (step.Kind == StepKind.Open && GuideTargets.Of(step, graph, 0).Count == 0)
+                problems.Add(
+                    new Problem(ProblemCode.PackUnknownName, $"{place}/targets", "station or part", string.Join(", ", step.Targets))
+                );
+            open = step.Kind switch
+            {
+                StepKind.Open => true,
+                StepKind.Back => false,
+                _ => open,
+            };
             word |= step.Kind == StepKind.Word && step.Word == "irreversible";
             photo |= step.Photo;
-            if (step.Irreversible && !(word && photo)) problems.Add(new Problem(ProblemCode.GuideUnsafe, place, "it cannot be undone, and the customer's word and a photo do not come first"));
-            foreach (var label in step.Takes.Where(l => tray.RemoveAll(t => t.Label == l) == 0)) problems.Add(new Problem(ProblemCode.GuideUnsafe, place, $"it takes out “{label}”, which nothing put in"));
-            if (step.Kind == StepKind.Back && tray.Find(t => t.Change == "inside") is { } inside) problems.Add(new Problem(ProblemCode.GuideUnsafe, place, $"“{inside.Label}” would be closed in"));
-            if (step.Kind == StepKind.Back) tray.Clear();
-            if (step.Kind == StepKind.Power) problems.AddRange(Powered(step, open, tray).Select(why => new Problem(ProblemCode.GuideUnsafe, place, why)));
-            if (step.Kind == StepKind.Move && tray.Find(t => Forbid("moving", t)) is { } loose) problems.Add(new Problem(ProblemCode.GuideUnsafe, place, $"it is moved while “{loose.Label}” is {loose.Change}"));
+            if (step.Irreversible && !(word && photo))
+                problems.Add(
+                    new Problem(
+                        ProblemCode.GuideUnsafe,
+                        place,
+                        "it cannot be undone, and the customer's word and a photo do not come first"
+                    )
+                );
+            foreach (var label in step.Takes.Where(l => tray.RemoveAll(t => t.Label == l) == 0))
+                problems.Add(new Problem(ProblemCode.GuideUnsafe, place, $"it takes out “{label}”, which nothing put in"));
+            if (step.Kind == StepKind.Back && tray.Find(t => t.Change == "inside") is { } inside)
+                problems.Add(new Problem(ProblemCode.GuideUnsafe, place, $"“{inside.Label}” would be closed in"));
+            if (step.Kind == StepKind.Back)
+                tray.Clear();
+            if (step.Kind == StepKind.Power)
+                problems.AddRange(Powered(step, open, tray).Select(why => new Problem(ProblemCode.GuideUnsafe, place, why)));
+            if (step.Kind == StepKind.Move && tray.Find(t => Forbid("moving", t)) is { } loose)
+                problems.Add(new Problem(ProblemCode.GuideUnsafe, place, $"it is moved while “{loose.Label}” is {loose.Change}"));
             tray.AddRange(step.Puts);
         }
 
-        foreach (var window in guide.Windows.Where(w => ids.Count > 0 && steps.Any(s => s.Window == w.Id) && !ids.Contains(w.OpensAt))) problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/windows/{window.Id}", "step", window.OpensAt));
-        foreach (var left in tray) problems.Add(new Problem(ProblemCode.GuideUnsafe, path, $"“{left.Label}” is still {left.Change} at the end"));
-        if (open) problems.Add(new Problem(ProblemCode.GuideUnsafe, path, "the machine is still open at the end"));
+        foreach (var window in guide.Windows.Where(w => ids.Count > 0 && steps.Any(s => s.Window == w.Id) && !ids.Contains(w.OpensAt)))
+            problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/windows/{window.Id}", "step", window.OpensAt));
+        foreach (var left in tray)
+            problems.Add(new Problem(ProblemCode.GuideUnsafe, path, $"“{left.Label}” is still {left.Change} at the end"));
+        if (open)
+            problems.Add(new Problem(ProblemCode.GuideUnsafe, path, "the machine is still open at the end"));
         return problems;
     }
 
     private static IEnumerable<string> Powered(GuideStep step, bool open, List<TrayPut> tray)
     {
-        if (open && !step.PowerWhileOpen) yield return "power comes on while the machine is open, and the step does not say so";
-        foreach (var put in tray.Where(t => Forbid("power", t))) yield return $"power comes on while “{put.Label}” is {put.Change}";
+        if (open && !step.PowerWhileOpen)
+            yield return "power comes on while the machine is open, and the step does not say so";
+        foreach (var put in tray.Where(t => Forbid("power", t)))
+            yield return $"power comes on while “{put.Label}” is {put.Change}";
     }
 
     private static bool Forbid(string what, TrayPut put) => TrayMarks.Forbidden.First(f => f.What == what).Marks.Any(put.Marks.Contains);

@@ -42,7 +42,19 @@ public readonly record struct Area(double X, double Y, double Width, double Heig
 /// <param name="At">Where each of them is.</param>
 /// <param name="Note">What is special; empty when nothing.</param>
 public sealed record FastenerGroup(
-    string Id, string Name, int Count, string Kind, string Driver, double LengthMm, bool Collared, bool LoosenOnly, int MayStayEmpty, string View, IReadOnlyList<Spot> At, string Note);
+    string Id,
+    string Name,
+    int Count,
+    string Kind,
+    string Driver,
+    double LengthMm,
+    bool Collared,
+    bool LoosenOnly,
+    int MayStayEmpty,
+    string View,
+    IReadOnlyList<Spot> At,
+    string Note
+);
 
 /// <summary>Catches that hold a part.</summary>
 /// <param name="Name">Where.</param>
@@ -81,7 +93,17 @@ public sealed record Tube(string Id, string Name, string From, string To, string
 /// <param name="Out">How it comes off.</param>
 /// <param name="Back">How it goes back.</param>
 public sealed record MachinePart(
-    string Id, string Name, PartWay Way, string View, Area At, IReadOnlyList<IReadOnlyList<string>> After, double OutMin, double BackMin, string Out, string Back)
+    string Id,
+    string Name,
+    PartWay Way,
+    string View,
+    Area At,
+    IReadOnlyList<IReadOnlyList<string>> After,
+    double OutMin,
+    double BackMin,
+    string Out,
+    string Back
+)
 {
     /// <summary>What holds it: screws, clips, nuts.</summary>
     public IReadOnlyList<FastenerGroup> Fasteners { get; init; } = [];
@@ -113,7 +135,9 @@ public sealed record MachinePart(
     /// <summary>The slot it belongs to, by panel number; 0 for none.</summary>
     public int Slot { get; init; }
 
-    /// <summary>What taking it off spends: <c>seal</c> the warranty seal, <c>cut</c> something that never grows back; empty for nothing.</summary>
+    /// <summary>
+    /// What taking it off spends: <c>seal</c> the warranty seal, <c>cut</c> something that never grows back; empty for nothing.
+    /// </summary>
     public string Spends { get; init; } = "";
 
     /// <summary>Part number to order; empty when there is none.</summary>

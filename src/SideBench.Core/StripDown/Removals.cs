@@ -15,7 +15,20 @@ namespace SideBench.Core.StripDown;
 /// <param name="BackMin">Bench time to undo it, min.</param>
 /// <param name="Undo">How it is undone.</param>
 public sealed record Removal(
-    string Id, string Part, string Title, string Detail, string Text, string Change, string Label, int Count, string Tool, string View, double OutMin, double BackMin, string Undo)
+    string Id,
+    string Part,
+    string Title,
+    string Detail,
+    string Text,
+    string Change,
+    string Label,
+    int Count,
+    string Tool,
+    string View,
+    double OutMin,
+    double BackMin,
+    string Undo
+)
 {
     /// <summary>The group of fasteners, when it is one.</summary>
     public FastenerGroup? Group { get; init; }
@@ -27,7 +40,8 @@ public sealed record Removal(
     /// <param name="id">The item's name.</param>
     /// <param name="count">How many of it.</param>
     /// <param name="marks">Marks of the part.</param>
-    public TrayItem Item(string id, int count, IReadOnlyList<string> marks) => new(id, Label, Change, count, Undo, marks) { Removal = Id, Part = Part };
+    public TrayItem Item(string id, int count, IReadOnlyList<string> marks) =>
+        new(id, Label, Change, count, Undo, marks) { Removal = Id, Part = Part };
 }
 
 /// <summary>What the hand does to take parts off, in the order that holds for one part: screws, cables and tubes, then the part.</summary>
@@ -56,29 +70,58 @@ public static class Removals
     public static Removal? Find(AccessGraph graph, string id) =>
         graph.Part(id.Split(':')[0]) is { } part ? Of(part).FirstOrDefault(r => r.Id == id) : null;
 
-    /// <summary>The removal that something on the tray is: by its name, or, when the fault book put it there, by what it is called and what was done.</summary>
-    public static Removal? For(AccessGraph graph, TrayItem item) => item.Removal is { } id
-        ? Find(graph, id)
-        : graph.Parts.Where(p => p.Name.Equals(item.Label, StringComparison.OrdinalIgnoreCase)).Select(p => Of(p)[^1]).FirstOrDefault(r => r.Change == item.Change);
+    /// <summary>
+    /// The removal that something on the tray is: by its name, or, when the fault book put it there, by what it is called and what was
+    /// done.
+    /// </summary>
+    public static Removal? For(AccessGraph graph, TrayItem item) =>
+        item.Removal is { } id
+            ? Find(graph, id)
+            : graph
+                .Parts.Where(p => p.Name.Equals(item.Label, StringComparison.OrdinalIgnoreCase))
+                .Select(p => Of(p)[^1])
+                .FirstOrDefault(r => r.Change == item.Change);
 
     /// <summary>Words for a group: how many, what, how long.</summary>
     public static string Words(FastenerGroup group)
     {
         var kind = group.Count == 1 ? group.Kind : $"{group.Kind}s";
-        return $"{group.Count} {kind}, {group.Name}{(group.LengthMm > 0 ? $", {group.LengthMm:0.#}\u2009mm" : "")}{(group.Collared ? ", collared" : "")}";
+        return $"{group.Count} {kind}, "
+            + $"{group.Name}{(group.LengthMm > 0 ? $", {group.LengthMm:0.#}\u2009mm" : "")}{(group.Collared ? ", collared" : "")}";
     }
 
     private static Removal Fasteners(MachinePart part, FastenerGroup group, double outMin, double backMin)
     {
         var words = Words(group);
         var kind = group.Count == 1 ? group.Kind : $"{group.Kind}s";
-        var title = group.LoosenOnly ? $"{part.Name}: loosen {group.Count} {kind} only, {group.Name}" : $"{part.Name}: {group.Count} {kind} out, {group.Name}";
-        string[] details = [group.LengthMm > 0 ? $"{group.LengthMm:0.#}\u2009mm" : "", group.LoosenOnly ? "never take them out" : group.Count > 1 ? $"count {group.Count}" : "", group.Collared ? "collared: back where it came from" : "", group.Note];
+        var title = group.LoosenOnly
+            ? $"{part.Name}: loosen {group.Count} {kind} only, {group.Name}"
+            : $"{part.Name}: {group.Count} {kind} out, {group.Name}";
+        string[] details =
+        [
+            group.LengthMm > 0 ? $"{group.LengthMm:0.#}\u2009mm" : "",
+            group.LoosenOnly ? "never take them out"
+            : group.Count > 1 ? $"count {group.Count}"
+            : "",
+            group.Collared ? "collared: back where it came from" : "",
+            group.Note,
+        ];
         var text = group.LoosenOnly ? $"Loosen {words}. Do not take {(group.Count == 1 ? "it" : "them")} out." : $"Take out {words}.";
         return new Removal(
-            $"{part.Id}:{group.Id}", part.Id, title, string.Join("; ", details.Where(d => d.Length > 0)), text + Sentence(group.Note), group.LoosenOnly ? "loose" : "off",
-            $"{part.Name.ToLowerInvariant()} {group.Kind}s, {group.Name}", group.Count, group.Driver, group.View, outMin, backMin,
-            group.LoosenOnly ? $"Tighten the {words} again." : $"Put back {words}{(group.Collared ? "; the collared ones only here" : "")}.")
+            $"{part.Id}:{group.Id}",
+            part.Id,
+            title,
+            string.Join("; ", details.Where(d => d.Length > 0)),
+            text + Sentence(group.Note),
+            group.LoosenOnly ? "loose" : "off",
+            $"{part.Name.ToLowerInvariant()} {group.Kind}s, {group.Name}",
+            group.Count,
+            group.Driver,
+            group.View,
+            outMin,
+            backMin,
+            group.LoosenOnly ? $"Tighten the {words} again." : $"Put back {words}{(group.Collared ? "; the collared ones only here" : "")}."
+        )
         {
             Group = group,
         };
@@ -89,9 +132,21 @@ public static class Removals
         var face = cable.ContactsFace.Length > 0 ? $"contacts face {cable.ContactsFace}" : "";
         string[] details = ["photograph the label first", face, cable.CouplerStays];
         return new Removal(
-            $"{part.Id}:{cable.Id}", part.Id, $"{part.Name}: cable {cable.Label} out of {cable.Port}", string.Join("; ", details.Where(d => d.Length > 0)),
-            $"Photograph the label {cable.Label} in {cable.Port}, then pull the cable straight out by its plug.{Sentence(face)}{Sentence(cable.CouplerStays)}", "unplugged", $"cable {cable.Label}", 1, "", part.View, outMin, backMin,
-            $"Plug {cable.Label} into {cable.Port}.{Sentence(face)}{Sentence(cable.CouplerStays)}");
+            $"{part.Id}:{cable.Id}",
+            part.Id,
+            $"{part.Name}: cable {cable.Label} out of {cable.Port}",
+            string.Join("; ", details.Where(d => d.Length > 0)),
+            $"Photograph the label {cable.Label} in {cable.Port}, then pull the cable "
+                + $"straight out by its plug.{Sentence(face)}{Sentence(cable.CouplerStays)}",
+            "unplugged",
+            $"cable {cable.Label}",
+            1,
+            "",
+            part.View,
+            outMin,
+            backMin,
+            $"Plug {cable.Label} into {cable.Port}.{Sentence(face)}{Sentence(cable.CouplerStays)}"
+        );
     }
 
     private static Removal Pulled(MachinePart part, Tube tube, double outMin, double backMin)
@@ -99,22 +154,58 @@ public static class Removals
         var length = tube.Length.Length > 0 ? $"{tube.Length} " : "";
         var never = tube.NeverCut ? "pull it off; never cut it" : "it flicks: eye cover on";
         return new Removal(
-            $"{part.Id}:{tube.Id}", part.Id, $"{part.Name}: {length}{tube.Name} off {tube.To}", never,
-            $"Pull the {length}{tube.Name}, from {tube.From}, off {tube.To}. {char.ToUpperInvariant(never[0])}{never[1..]}.", "unplugged", $"{length}{tube.Name}", 1, "", part.View, outMin, backMin,
-            $"Push the {length}{tube.Name} home on {tube.To}, with no kink.");
+            $"{part.Id}:{tube.Id}",
+            part.Id,
+            $"{part.Name}: {length}{tube.Name} off {tube.To}",
+            never,
+            $"Pull the {length}{tube.Name}, from {tube.From}, off {tube.To}. {char.ToUpperInvariant(never[0])}{never[1..]}.",
+            "unplugged",
+            $"{length}{tube.Name}",
+            1,
+            "",
+            part.View,
+            outMin,
+            backMin,
+            $"Push the {length}{tube.Name} home on {tube.To}, with no kink."
+        );
     }
 
     private static Removal Itself(MachinePart part, double outMin, double backMin)
     {
-        var (change, verb) = part.Way switch { PartWay.Open => ("open", "open"), PartWay.Aside => ("aside", "aside"), PartWay.Unplugged => ("unplugged", "out"), _ => ("off", "off") };
+        var (change, verb) = part.Way switch
+        {
+            PartWay.Open => ("open", "open"),
+            PartWay.Aside => ("aside", "aside"),
+            PartWay.Unplugged => ("unplugged", "out"),
+            _ => ("off", "off"),
+        };
         var catches = string.Join(", ", part.Catches.Select(c => $"{c.Count} {(c.Count == 1 ? "catch" : "catches")} {c.Name}: {c.Move}"));
-        var title = catches.Length > 0 ? $"{part.Name} {verb}: {string.Join(", ", part.Catches.Select(c => c.Move).Distinct())}" : $"{part.Name} {verb}";
+        var title =
+            catches.Length > 0
+                ? $"{part.Name} {verb}: {string.Join(", ", part.Catches.Select(c => c.Move).Distinct())}"
+                : $"{part.Name} {verb}";
         return new Removal(
-            part.Id, part.Id, title, part.Sign.Length > 0 ? part.Sign : catches, $"{part.Out}{Sentence(catches)}{Sentence(Minded(part))}".Trim(), change, part.Name.ToLowerInvariant(), 1, "", part.View, outMin, backMin,
-            part.Back.Length > 0 ? part.Back : $"Put the {part.Name.ToLowerInvariant()} back.");
+            part.Id,
+            part.Id,
+            title,
+            part.Sign.Length > 0 ? part.Sign : catches,
+            $"{part.Out}{Sentence(catches)}{Sentence(Minded(part))}".Trim(),
+            change,
+            part.Name.ToLowerInvariant(),
+            1,
+            "",
+            part.View,
+            outMin,
+            backMin,
+            part.Back.Length > 0 ? part.Back : $"Put the {part.Name.ToLowerInvariant()} back."
+        );
     }
 
-    private static string Minded(MachinePart part) => string.Join("; ", part.Tubes.Where(t => !t.Pulled).Select(t => $"mind the {t.Name} from {t.From} to {t.To}{(t.NeverCut ? ": never cut it" : "")}"));
+    private static string Minded(MachinePart part) =>
+        string.Join(
+            "; ",
+            part.Tubes.Where(t => !t.Pulled).Select(t => $"mind the {t.Name} from {t.From} to {t.To}{(t.NeverCut ? ": never cut it" : "")}")
+        );
 
     private static string Sentence(string words) => words.Length > 0 ? $" {char.ToUpperInvariant(words[0])}{words[1..]}." : "";
 }

@@ -16,8 +16,13 @@ public sealed record StepWindow(GuideWindow Window, double? Minutes, double Hand
     /// <param name="steps">The guide's steps on this model.</param>
     /// <param name="model">The model; its carriage parks itself after its own time.</param>
     public static IReadOnlyList<StepWindow> Of(IReadOnlyList<GuideWindow> windows, IReadOnlyList<GuideStep> steps, MachineModel model) =>
-    [
-        .. windows.Select(w => new StepWindow(w, w.Minutes > 0 ? w.Minutes : model.CarriageOutMin, steps.Where(s => s.Window == w.Id).Sum(s => s.Minutes)))
-            .Where(w => steps.Any(s => s.Window == w.Window.Id)),
-    ];
+        [
+            .. windows
+                .Select(w => new StepWindow(
+                    w,
+                    w.Minutes > 0 ? w.Minutes : model.CarriageOutMin,
+                    steps.Where(s => s.Window == w.Id).Sum(s => s.Minutes)
+                ))
+                .Where(w => steps.Any(s => s.Window == w.Window.Id)),
+        ];
 }

@@ -6,7 +6,10 @@ namespace SideBench.Core.StripDown;
 /// <param name="Change">What was done: off, loose, open, aside, unplugged, plugged, clamped, taped, inside, bridged, wet.</param>
 /// <param name="Count">How many.</param>
 /// <param name="Undo">What undoes it.</param>
-/// <param name="Marks">Words that gates look at: <c>open</c> (machine open), <c>wet</c> (contacts wet), <c>inside</c>, <c>no-power</c>, <c>no-move</c>, <c>no-close</c>.</param>
+/// <param name="Marks">
+/// Words that gates look at: <c>open</c> (machine open), <c>wet</c> (contacts wet), <c>inside</c>, <c>no-power</c>, <c>no-move</c>,
+/// <c>no-close</c>.
+/// </param>
 public sealed record TrayItem(string Id, string Label, string Change, int Count, string Undo, IReadOnlyList<string> Marks)
 {
     /// <summary>The removal of the access graph that put it here; null when it was put here otherwise.</summary>
@@ -22,7 +25,10 @@ public sealed record TrayItem(string Id, string Label, string Change, int Count,
 /// <summary>What marks on the tray stand in the way of.</summary>
 public static class TrayMarks
 {
-    /// <summary>Before power: nothing wet, nothing inside, nothing marked so. Before moving: no open tank, nothing loose inside. Before closing: nothing inside.</summary>
+    /// <summary>
+    /// Before power: nothing wet, nothing inside, nothing marked so. Before moving: no open tank, nothing loose inside. Before closing:
+    /// nothing inside.
+    /// </summary>
     public static readonly IReadOnlyList<(string What, IReadOnlyList<string> Marks)> Forbidden =
     [
         ("power", ["no-power", "inside", "wet", "no-pads"]),

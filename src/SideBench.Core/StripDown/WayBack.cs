@@ -8,7 +8,15 @@ namespace SideBench.Core.StripDown;
 /// <param name="View">The side it is done from.</param>
 /// <param name="BackMin">Bench time, min; 0 when not known.</param>
 /// <param name="Checks">What to see, hear or feel when it is back.</param>
-public sealed record BackStep(TrayItem Item, string Title, string Text, string Tool, string View, double BackMin, IReadOnlyList<string> Checks);
+public sealed record BackStep(
+    TrayItem Item,
+    string Title,
+    string Text,
+    string Tool,
+    string View,
+    double BackMin,
+    IReadOnlyList<string> Checks
+);
 
 /// <summary>The way back, from what was really done.</summary>
 /// <param name="Steps">What the hand does, in order; everything on the tray is in it once.</param>
@@ -17,7 +25,8 @@ public sealed record BackStep(TrayItem Item, string Title, string Text, string T
 public sealed record BackWay(IReadOnlyList<BackStep> Steps, double Minutes, IReadOnlyList<string> Tools);
 
 /// <summary>
-/// Makes the way back from the tray, not from the plan: what was put inside comes out before anything closes over it; a part goes back before the
+/// Makes the way back from the tray, not from the plan: what was put inside comes out before anything closes over it; a part goes back
+/// before the
 /// parts that were off for it, and before what holds it; the mains lead is last of all.
 /// </summary>
 public static class WayBack
@@ -30,10 +39,22 @@ public static class WayBack
     public static BackWay Of(AccessGraph? graph, IReadOnlyList<TrayItem> tray, Handling handling, string view = "front")
     {
         var removals = tray.Select(item => RemovalOf(graph, item)).ToList();
-        var pieces = tray.Select((item, i) => new HandPiece(removals[i]?.Tool ?? "", removals[i]?.View ?? "top", [.. Enumerable.Range(0, tray.Count).Where(j => j != i && IsBefore(graph, tray, removals, j, i))])).ToList();
+        var pieces = tray.Select(
+                (item, i) =>
+                    new HandPiece(
+                        removals[i]?.Tool ?? "",
+                        removals[i]?.View ?? "top",
+                        [.. Enumerable.Range(0, tray.Count).Where(j => j != i && IsBefore(graph, tray, removals, j, i))]
+                    )
+            )
+            .ToList();
         var order = HandOrder.Of(pieces, handling, view);
         var steps = order.Order.Select(i => Step(graph, tray[i], removals[i])).ToList();
-        return new BackWay(steps, steps.Sum(s => s.BackMin) + order.Minutes, [.. steps.Select(s => s.Tool).Where(t => t.Length > 0).Distinct()]);
+        return new BackWay(
+            steps,
+            steps.Sum(s => s.BackMin) + order.Minutes,
+            [.. steps.Select(s => s.Tool).Where(t => t.Length > 0).Distinct()]
+        );
     }
 
     /// <summary>What must be undone before one thing on the tray.</summary>
@@ -44,7 +65,17 @@ public static class WayBack
     {
         var removals = tray.Select(t => RemovalOf(graph, t)).ToList();
         var at = tray.ToList().FindIndex(t => t.Id == item.Id);
-        return at < 0 ? [] : [.. tray.Where((other, j) => j != at && IsBefore(graph, tray, removals, j, at) && (!IsLead(item) || other.Marks.Contains("open") || other.Forbids.Contains("power")))];
+        return at < 0
+            ? []
+            :
+            [
+                .. tray.Where(
+                    (other, j) =>
+                        j != at
+                        && IsBefore(graph, tray, removals, j, at)
+                        && (!IsLead(item) || other.Marks.Contains("open") || other.Forbids.Contains("power"))
+                ),
+            ];
     }
 
     private static Removal? RemovalOf(AccessGraph? graph, TrayItem item) => graph is null ? null : Removals.For(graph, item);
@@ -52,18 +83,24 @@ public static class WayBack
     // Whether tray item j must be undone before item i.
     private static bool IsBefore(AccessGraph? graph, IReadOnlyList<TrayItem> tray, List<Removal?> removals, int j, int i)
     {
-        if (IsLead(tray[i]) != IsLead(tray[j])) return IsLead(tray[i]);
-        if (IsLead(tray[i])) return false;
+        if (IsLead(tray[i]) != IsLead(tray[j]))
+            return IsLead(tray[i]);
+        if (IsLead(tray[i]))
+            return false;
         var (first, second) = (removals[j], removals[i]);
         // What was put in later than a part came off lies beneath it.
-        if (first is null && second is not null) return j > i && IsBeneath(tray[j]);
-        if (second is null || first is null) return false;
-        if (first.Part == second.Part) return first.IsPart && !second.IsPart;
+        if (first is null && second is not null)
+            return j > i && IsBeneath(tray[j]);
+        if (second is null || first is null)
+            return false;
+        if (first.Part == second.Part)
+            return first.IsPart && !second.IsPart;
         // Items of a part that needed another off go back before that other part and what holds it.
         return IsNeededBy(graph!, second.Part, first.Part);
     }
 
-    private static bool IsNeededBy(AccessGraph graph, string before, string part) => graph.Part(part)?.After.Any(line => line.Contains(before)) == true;
+    private static bool IsNeededBy(AccessGraph graph, string before, string part) =>
+        graph.Part(part)?.After.Any(line => line.Contains(before)) == true;
 
     private static bool IsBeneath(TrayItem item) => item.Change is "inside" or "clamped" or "plugged" or "taped" or "bridged" or "wet";
 
@@ -83,24 +120,33 @@ public static class WayBack
             _ => $"{part!.Name}: {removal!.Label} {Undone(item.Change)}",
         };
         return new BackStep(
-            item, title, item.Undo, removal?.Tool ?? "", removal?.View ?? "top", removal?.BackMin ?? 0,
-            removal?.IsPart == true ? part!.Checks : removal is { Group: null } && part is not null ? ["It is home, and no line or cable is pinched."] : []);
+            item,
+            title,
+            item.Undo,
+            removal?.Tool ?? "",
+            removal?.View ?? "top",
+            removal?.BackMin ?? 0,
+            removal?.IsPart == true ? part!.Checks
+                : removal is { Group: null } && part is not null ? ["It is home, and no line or cable is pinched."]
+                : []
+        );
     }
 
-    private static string Undone(string change) => change switch
-    {
-        "inside" => "out again",
-        "open" => "shut",
-        "loose" => "tight again",
-        "unplugged" => "plugged in",
-        "plugged" => "out",
-        "clamped" => "open and off",
-        "taped" => "tape off",
-        "bridged" => "bridge out",
-        "wet" => "dry",
-        "aside" => "back in its place",
-        _ => "back",
-    };
+    private static string Undone(string change) =>
+        change switch
+        {
+            "inside" => "out again",
+            "open" => "shut",
+            "loose" => "tight again",
+            "unplugged" => "plugged in",
+            "plugged" => "out",
+            "clamped" => "open and off",
+            "taped" => "tape off",
+            "bridged" => "bridge out",
+            "wet" => "dry",
+            "aside" => "back in its place",
+            _ => "back",
+        };
 
     private static string Capital(string words) => words.Length > 0 ? char.ToUpperInvariant(words[0]) + words[1..] : words;
 }

@@ -13,8 +13,18 @@ namespace SideBench.Core.StripDown;
 /// <param name="Turns">Turnings of the machine.</param>
 /// <param name="IsBestOrder">Whether no order needs less changing and turning.</param>
 public sealed record OpeningWay(
-    IReadOnlyList<MachinePart> Parts, IReadOnlyList<Removal> Steps, double OutMin, double BackMin, IReadOnlyList<string> Tools, IReadOnlyList<string> Needs,
-    IReadOnlyList<MachinePart> Spends, IReadOnlyList<string> LeaveAlone, int ToolChanges, int Turns, bool IsBestOrder)
+    IReadOnlyList<MachinePart> Parts,
+    IReadOnlyList<Removal> Steps,
+    double OutMin,
+    double BackMin,
+    IReadOnlyList<string> Tools,
+    IReadOnlyList<string> Needs,
+    IReadOnlyList<MachinePart> Spends,
+    IReadOnlyList<string> LeaveAlone,
+    int ToolChanges,
+    int Turns,
+    bool IsBestOrder
+)
 {
     /// <summary>Bench time out and back, min.</summary>
     public double BothMin => OutMin + BackMin;
@@ -30,7 +40,14 @@ public static class WayIn
     /// <param name="done">Removals that are done already, by name.</param>
     /// <param name="sparesSeals">Whether warranty seals are spared where that can be.</param>
     /// <param name="view">The side that is before the hand.</param>
-    public static OpeningWay To(AccessGraph graph, IEnumerable<string> targets, Handling handling, IReadOnlySet<string>? done = null, bool sparesSeals = false, string view = "front")
+    public static OpeningWay To(
+        AccessGraph graph,
+        IEnumerable<string> targets,
+        Handling handling,
+        IReadOnlySet<string>? done = null,
+        bool sparesSeals = false,
+        string view = "front"
+    )
     {
         done ??= new HashSet<string>();
         var off = Enumerable.Range(0, graph.Parts.Count).Where(i => done.Contains(graph.Parts[i].Id)).ToHashSet();
@@ -40,12 +57,23 @@ public static class WayIn
         var forth = HandOrder.Of(Pieces(graph, steps), handling, view);
         var back = HandOrder.Of(Reversed(Pieces(graph, steps)), handling, view);
         return new OpeningWay(
-            parts, [.. forth.Order.Select(i => steps[i])], steps.Sum(s => s.OutMin) + forth.Minutes, steps.Sum(s => s.BackMin) + back.Minutes,
-            [.. forth.Order.Select(i => steps[i].Tool).Where(t => t.Length > 0).Distinct()], [.. parts.SelectMany(p => p.Needs).Distinct()],
-            [.. parts.Where(p => p.Spends.Length > 0)], [.. parts.SelectMany(p => p.LeaveAlone).Concat(NeverCut(graph, parts)).Distinct()], forth.ToolChanges, forth.Turns, forth.IsBest);
+            parts,
+            [.. forth.Order.Select(i => steps[i])],
+            steps.Sum(s => s.OutMin) + forth.Minutes,
+            steps.Sum(s => s.BackMin) + back.Minutes,
+            [.. forth.Order.Select(i => steps[i].Tool).Where(t => t.Length > 0).Distinct()],
+            [.. parts.SelectMany(p => p.Needs).Distinct()],
+            [.. parts.Where(p => p.Spends.Length > 0)],
+            [.. parts.SelectMany(p => p.LeaveAlone).Concat(NeverCut(graph, parts)).Distinct()],
+            forth.ToolChanges,
+            forth.Turns,
+            forth.IsBest
+        );
     }
 
-    /// <summary>What comes before what among removals: the mains lead before all, parts as the graph has it, and what holds a part before the part.</summary>
+    /// <summary>
+    /// What comes before what among removals: the mains lead before all, parts as the graph has it, and what holds a part before the part.
+    /// </summary>
     public static IReadOnlyList<HandPiece> Pieces(AccessGraph graph, IReadOnlyList<Removal> steps)
     {
         var index = steps.Select((s, i) => (s.Id, i)).ToDictionary(p => p.Id, p => p.i);
@@ -56,7 +84,11 @@ public static class WayIn
                 var before = graph.Part(step.Part) is { } part ? part.After.SelectMany(line => line) : [];
                 var held = step.IsPart ? steps.Where(s => s.Part == step.Part && !s.IsPart).Select(s => s.Id) : [];
                 string[] lead = step.Part == MainsLead ? [] : [MainsLead];
-                return new HandPiece(step.Tool, step.View, [.. before.Concat(held).Concat(lead).Distinct().Where(index.ContainsKey).Select(id => index[id])]);
+                return new HandPiece(
+                    step.Tool,
+                    step.View,
+                    [.. before.Concat(held).Concat(lead).Distinct().Where(index.ContainsKey).Select(id => index[id])]
+                );
             }),
         ];
     }
@@ -66,7 +98,11 @@ public static class WayIn
 
     /// <summary>The same things in the other direction.</summary>
     public static IReadOnlyList<HandPiece> Reversed(IReadOnlyList<HandPiece> pieces) =>
-        [.. pieces.Select((piece, i) => piece with { After = [.. Enumerable.Range(0, pieces.Count).Where(j => pieces[j].After.Contains(i))] })];
+        [
+            .. pieces.Select(
+                (piece, i) => piece with { After = [.. Enumerable.Range(0, pieces.Count).Where(j => pieces[j].After.Contains(i))] }
+            ),
+        ];
 
     private static IEnumerable<string> NeverCut(AccessGraph graph, IReadOnlyList<MachinePart> parts) =>
         parts.SelectMany(p => p.Tubes).Where(t => t.NeverCut).Select(t => $"{t.Name}: never cut").Concat(graph.LeaveAlone);

@@ -31,8 +31,18 @@ public static class WhileOpen
     /// <param name="now">The time.</param>
     /// <returns>Services of which something is known, the soonest first.</returns>
     public static IReadOnlyList<DueForecast> Due(
-        AccessGraph graph, IReadOnlyList<(DateTimeOffset At, double Pct)> counter, IReadOnlyDictionary<string, DateTimeOffset> lastDone, DateTimeOffset since, DateTimeOffset now) =>
-        [.. graph.Services.Select(s => Soonest(ByCounter(s, counter, now), ByTime(s, lastDone, since, now))).OfType<DueForecast>().OrderBy(d => d.InDays)];
+        AccessGraph graph,
+        IReadOnlyList<(DateTimeOffset At, double Pct)> counter,
+        IReadOnlyDictionary<string, DateTimeOffset> lastDone,
+        DateTimeOffset since,
+        DateTimeOffset now
+    ) =>
+        [
+            .. graph
+                .Services.Select(s => Soonest(ByCounter(s, counter, now), ByTime(s, lastDone, since, now)))
+                .OfType<DueForecast>()
+                .OrderBy(d => d.InDays),
+        ];
 
     /// <summary>The offers for one opening, the most worth first. Services not due soon are left out.</summary>
     /// <param name="graph">How the machine opens.</param>
@@ -41,52 +51,87 @@ public static class WhileOpen
     /// <param name="due">When services fall due.</param>
     /// <param name="handling">What handling costs, and what counts as soon.</param>
     /// <param name="perHour">The shop's rate, money an hour.</param>
-    public static IReadOnlyList<WhileOpenOffer> Of(AccessGraph graph, IReadOnlyList<string> targets, IReadOnlySet<string> off, IReadOnlyList<DueForecast> due, Handling handling, double perHour)
+    public static IReadOnlyList<WhileOpenOffer> Of(
+        AccessGraph graph,
+        IReadOnlyList<string> targets,
+        IReadOnlySet<string> off,
+        IReadOnlyList<DueForecast> due,
+        Handling handling,
+        double perHour
+    )
     {
         var none = new HashSet<string>();
         // What is open already costs its way back in both cases, so only what comes on top counts.
         var anyway = WayIn.To(graph, targets, handling, off).BothMin;
         return
         [
-            .. due.Where(d => d.InDays <= handling.SoonDays).Select(d =>
-            {
-                var now = Math.Max(0, WayIn.To(graph, targets.Concat(d.Service.Targets), handling, off).BothMin - anyway) + d.Service.WorkMin;
-                var own = WayIn.To(graph, d.Service.Targets, handling, none).BothMin + d.Service.WorkMin + handling.VisitMin;
-                var saved = Math.Round((decimal)((own - now) / 60 * perHour), 2);
-                var lost = Math.Round(d.Service.Parts * (decimal)d.LifeLeft, 2);
-                return new WhileOpenOffer(d, now, own, saved, lost, $"{d.Service.Name}: +{now:0} min now, {own:0} as its own visit. {d.How}.");
-            }).OrderByDescending(o => o.Saved - o.ThrownAway),
+            .. due.Where(d => d.InDays <= handling.SoonDays)
+                .Select(d =>
+                {
+                    var now =
+                        Math.Max(0, WayIn.To(graph, targets.Concat(d.Service.Targets), handling, off).BothMin - anyway) + d.Service.WorkMin;
+                    var own = WayIn.To(graph, d.Service.Targets, handling, none).BothMin + d.Service.WorkMin + handling.VisitMin;
+                    var saved = Math.Round((decimal)((own - now) / 60 * perHour), 2);
+                    var lost = Math.Round(d.Service.Parts * (decimal)d.LifeLeft, 2);
+                    return new WhileOpenOffer(
+                        d,
+                        now,
+                        own,
+                        saved,
+                        lost,
+                        $"{d.Service.Name}: +{now:0} min now, {own:0} as its own visit. {d.How}."
+                    );
+                })
+                .OrderByDescending(o => o.Saved - o.ThrownAway),
         ];
     }
 
-    private static DueForecast? Soonest(DueForecast? a, DueForecast? b) => a is null ? b : b is null || a.InDays <= b.InDays ? a : b;
+    private static DueForecast? Soonest(DueForecast? a, DueForecast? b) =>
+        a is null ? b
+        : b is null || a.InDays <= b.InDays ? a
+        : b;
 
     // Two readings give the pace; one alone says only whether it is due.
     private static DueForecast? ByCounter(DueService service, IReadOnlyList<(DateTimeOffset At, double Pct)> counter, DateTimeOffset now)
     {
-        if (service.CounterPct <= 0 || counter.Count == 0) return null;
+        if (service.CounterPct <= 0 || counter.Count == 0)
+            return null;
         var last = counter[^1];
-        if (last.Pct >= service.CounterPct) return new DueForecast(service, 0, $"The counter reads {last.Pct:0} %", 0);
+        if (last.Pct >= service.CounterPct)
+            return new DueForecast(service, 0, $"The counter reads {last.Pct:0} %", 0);
         var (days, gain) = ((last.At - counter[0].At).TotalDays, last.Pct - counter[0].Pct);
-        if (days < 1 || gain <= 0) return null;
+        if (days < 1 || gain <= 0)
+            return null;
         var inDays = ((service.CounterPct - last.Pct) / (gain / days)) - (now - last.At).TotalDays;
-        return new DueForecast(service, inDays, $"Due in {Span(inDays)} by its counter, {gain / days * 30:0.#} % a month", 1 - (last.Pct / service.CounterPct));
+        return new DueForecast(
+            service,
+            inDays,
+            $"Due in {Span(inDays)} by its counter, {gain / days * 30:0.#} % a month",
+            1 - (last.Pct / service.CounterPct)
+        );
     }
 
-    private static DueForecast? ByTime(DueService service, IReadOnlyDictionary<string, DateTimeOffset> lastDone, DateTimeOffset since, DateTimeOffset now)
+    private static DueForecast? ByTime(
+        DueService service,
+        IReadOnlyDictionary<string, DateTimeOffset> lastDone,
+        DateTimeOffset since,
+        DateTimeOffset now
+    )
     {
-        if (service.EveryDays <= 0) return null;
+        if (service.EveryDays <= 0)
+            return null;
         var done = service.Repairs.Where(lastDone.ContainsKey).Select(r => lastDone[r]).Append(since).Max();
         var inDays = service.EveryDays - (now - done).TotalDays;
         var how = inDays >= 0 ? $"Due in {Span(inDays)} by time" : $"Overdue by {Span(-inDays)} by time";
         return new DueForecast(service, inDays, how, Math.Clamp(inDays / service.EveryDays, 0, 1));
     }
 
-    private static string Span(double days) => days switch
-    {
-        < 1 => "a day",
-        < 14 => $"{days:0} days",
-        < 60 => $"{days / 7:0} weeks",
-        _ => $"{days / 30.4:0} months",
-    };
+    private static string Span(double days) =>
+        days switch
+        {
+            < 1 => "a day",
+            < 14 => $"{days:0} days",
+            < 60 => $"{days / 7:0} weeks",
+            _ => $"{days / 30.4:0} months",
+        };
 }

@@ -47,22 +47,30 @@ public static class BulkLoad
     public static async Task People(NpgsqlConnection to, IReadOnlyList<PersonRow> people, DateTimeOffset at, CancellationToken cancel)
     {
         await using var copy = await to.BeginBinaryImportAsync(PeopleSql, cancel);
-        foreach (var p in people) await Row(copy, cancel, p.Id.Value, p.Name, p.Role.ToString(), p.PasswordHash, p.PinHash, at);
+        foreach (var p in people)
+            await Row(copy, cancel, p.Id.Value, p.Name, p.Role.ToString(), p.PasswordHash, p.PinHash, at);
         await copy.CompleteAsync(cancel);
     }
 
     /// <summary>Loads customers and machines.</summary>
-    public static async Task Machines(NpgsqlConnection to, IReadOnlyList<CustomerRow> customers, IReadOnlyList<MachineRow> machines, CancellationToken cancel)
+    public static async Task Machines(
+        NpgsqlConnection to,
+        IReadOnlyList<CustomerRow> customers,
+        IReadOnlyList<MachineRow> machines,
+        CancellationToken cancel
+    )
     {
         await using (var copy = await to.BeginBinaryImportAsync(CustomersSql, cancel))
         {
-            foreach (var c in customers) await Row(copy, cancel, c.Id.Value, c.Name, c.Contact);
+            foreach (var c in customers)
+                await Row(copy, cancel, c.Id.Value, c.Name, c.Contact);
             await copy.CompleteAsync(cancel);
         }
 
         await using (var copy = await to.BeginBinaryImportAsync(MachinesSql, cancel))
         {
-            foreach (var m in machines) await Row(copy, cancel, m.Id.Value, m.ModelId, m.Serial, m.Customer.Value);
+            foreach (var m in machines)
+                await Row(copy, cancel, m.Id.Value, m.ModelId, m.Serial, m.Customer.Value);
             await copy.CompleteAsync(cancel);
         }
     }
@@ -73,7 +81,8 @@ public static class BulkLoad
     {
         await using (var copy = await to.BeginBinaryImportAsync(JobsSql, cancel))
         {
-            foreach (var job in jobs) await JobRow(copy, job, cancel);
+            foreach (var job in jobs)
+                await JobRow(copy, job, cancel);
             await copy.CompleteAsync(cancel);
         }
 
@@ -83,7 +92,8 @@ public static class BulkLoad
             {
                 var key = newKey();
                 var machine = ((EntryBody.TakenIn)job.Entries[0].Body).MachineId;
-                foreach (var e in job.Entries) await EntryRow(copy, job.Id, machine, e, key, cancel);
+                foreach (var e in job.Entries)
+                    await EntryRow(copy, job.Id, machine, e, key, cancel);
             }
 
             await copy.CompleteAsync(cancel);
@@ -95,7 +105,8 @@ public static class BulkLoad
     {
         await using (var copy = await to.BeginBinaryImportAsync(FindsSql, cancel))
         {
-            foreach (var (find, words, rank) in finds) await Row(copy, cancel, find.Kind, find.Id, find.Title, find.Detail, words.ToLowerInvariant(), rank);
+            foreach (var (find, words, rank) in finds)
+                await Row(copy, cancel, find.Kind, find.Id, find.Title, find.Detail, words.ToLowerInvariant(), rank);
             await copy.CompleteAsync(cancel);
         }
 
@@ -107,14 +118,44 @@ public static class BulkLoad
     {
         var intake = (EntryBody.TakenIn)job.Entries[0].Body;
         var now = job.Now;
-        await Row(copy, cancel, job.Id.Value, job.Tag, intake.MachineId, intake.CustomerId, intake.ModelId, intake.Complaint, intake.Words, now.Version,
-            (short)now.Place, now.Standing, now.Headline, now.ClockEndsAt, now.PromiseAt, job.Entries[0].At, now.ClosedAt, now.ClosedHow, now.HandedOverAt);
+        await Row(
+            copy,
+            cancel,
+            job.Id.Value,
+            job.Tag,
+            intake.MachineId,
+            intake.CustomerId,
+            intake.ModelId,
+            intake.Complaint,
+            intake.Words,
+            now.Version,
+            (short)now.Place,
+            now.Standing,
+            now.Headline,
+            now.ClockEndsAt,
+            now.PromiseAt,
+            job.Entries[0].At,
+            now.ClosedAt,
+            now.ClosedHow,
+            now.HandedOverAt
+        );
     }
 
     private static async Task EntryRow(NpgsqlBinaryImporter copy, JobId job, long machine, Entry e, Guid key, CancellationToken cancel)
     {
         await copy.StartRowAsync(cancel);
-        foreach (var value in new object[] { job.Value, machine, e.Version, e.Person.Value, e.PersonName, e.At.Stored(), EntrySentence.KindOf(e.Body) })
+        foreach (
+            var value in new object[]
+            {
+                job.Value,
+                machine,
+                e.Version,
+                e.Person.Value,
+                e.PersonName,
+                e.At.Stored(),
+                EntrySentence.KindOf(e.Body),
+            }
+        )
             await copy.WriteAsync(value, cancel);
         await copy.WriteAsync(EntryCodec.Write(e.Body), NpgsqlDbType.Jsonb, cancel);
         await copy.WriteAsync(key, cancel);
@@ -125,8 +166,10 @@ public static class BulkLoad
         await copy.StartRowAsync(cancel);
         foreach (var value in values)
         {
-            if (value is null) await copy.WriteNullAsync(cancel);
-            else await copy.WriteAsync(value is DateTimeOffset time ? time.Stored() : value, cancel);
+            if (value is null)
+                await copy.WriteNullAsync(cancel);
+            else
+                await copy.WriteAsync(value is DateTimeOffset time ? time.Stored() : value, cancel);
         }
     }
 }

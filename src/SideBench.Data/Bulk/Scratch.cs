@@ -5,7 +5,9 @@ using SideBench.Data.Record;
 
 namespace SideBench.Data.Bulk;
 
-/// <summary>What measuring needs of a database: one of its own, fresh figures for the planner, and reads with nothing around them.</summary>
+/// <summary>
+/// What measuring needs of a database: one of its own, fresh figures for the planner, and reads with nothing around them.
+/// </summary>
 public static class Scratch
 {
     private const string AnalyzeSql = "ANALYZE";
@@ -15,7 +17,8 @@ public static class Scratch
     /// <param name="name">Its name: letters, digits and underscores.</param>
     public static async Task<string> Make(string root, string name)
     {
-        if (!name.All(c => char.IsAsciiLetterOrDigit(c) || c == '_')) throw new ArgumentException("not a plain name", nameof(name));
+        if (!name.All(c => char.IsAsciiLetterOrDigit(c) || c == '_'))
+            throw new ArgumentException("not a plain name", nameof(name));
         await using (var admin = new NpgsqlConnection(root))
         {
             await admin.OpenAsync();
@@ -49,8 +52,8 @@ public static class Scratch
 
         await using var rows = await batch.ExecuteReaderAsync();
         var values = new object[32];
-        do
-            while (await rows.ReadAsync()) rows.GetValues(values);
+        do while (await rows.ReadAsync())
+            rows.GetValues(values);
         while (await rows.NextResultAsync());
     }
 }

@@ -16,11 +16,15 @@ public sealed class JobNews(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync(cancel);
         connection.Notification += (_, news) =>
         {
-            if (news.Payload == JobStore.ShopNews) shop();
-            else if (news.Payload.Split(':') is [var job, var version]) heard(long.Parse(job), int.Parse(version));
+            if (news.Payload == JobStore.ShopNews)
+                shop();
+            else if (news.Payload.Split(':') is [var job, var version])
+                heard(long.Parse(job), int.Parse(version));
         };
-        await using (var command = new NpgsqlCommand(ListenSql, connection)) await command.ExecuteNonQueryAsync(cancel);
+        await using (var command = new NpgsqlCommand(ListenSql, connection))
+            await command.ExecuteNonQueryAsync(cancel);
         listening();
-        while (true) await connection.WaitAsync(cancel);
+        while (true)
+            await connection.WaitAsync(cancel);
     }
 }

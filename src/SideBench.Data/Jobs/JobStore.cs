@@ -27,10 +27,12 @@ public sealed class JobStore(NpgsqlDataSource database)
         WHERE j.job_id = $1
         """;
 
-    private const string LockSql = OneSql + """
+    private const string LockSql =
+        OneSql
+        + """
 
-        FOR UPDATE OF j
-        """;
+            FOR UPDATE OF j
+            """;
 
     private const string OpenSql = """
         SELECT j.job_id, j.tag, j.machine_id, j.customer_id, j.model_id, m.serial, c.name, j.complaint, j.words, j.version,
@@ -133,7 +135,8 @@ public sealed class JobStore(NpgsqlDataSource database)
         await using var command = unit.Command(PlacesSql);
         await using var rows = await command.ExecuteReaderAsync(cancel);
         var places = new List<int>();
-        while (await rows.ReadAsync(cancel)) places.Add(rows.GetInt16(0));
+        while (await rows.ReadAsync(cancel))
+            places.Add(rows.GetInt16(0));
         return places;
     }
 
@@ -147,11 +150,29 @@ public sealed class JobStore(NpgsqlDataSource database)
     }
 
     /// <summary>Adds a job's row for lists.</summary>
-    public static async Task Insert(Unit unit, JobId id, int tag, EntryBody.TakenIn intake, DateTimeOffset openedAt, JobProjection now, CancellationToken cancel)
+    public static async Task Insert(
+        Unit unit,
+        JobId id,
+        int tag,
+        EntryBody.TakenIn intake,
+        DateTimeOffset openedAt,
+        JobProjection now,
+        CancellationToken cancel
+    )
     {
         await using var command = unit.Command(InsertSql);
-        command.Parameters.With(id.Value).With(tag).With(intake.MachineId).With(intake.CustomerId).With(intake.ModelId).With(intake.Complaint).With(intake.Words)
-            .With(now.Version).With((short)now.Place).With(now.Standing).With(now.Headline);
+        command
+            .Parameters.With(id.Value)
+            .With(tag)
+            .With(intake.MachineId)
+            .With(intake.CustomerId)
+            .With(intake.ModelId)
+            .With(intake.Complaint)
+            .With(intake.Words)
+            .With(now.Version)
+            .With((short)now.Place)
+            .With(now.Standing)
+            .With(now.Headline);
         AddTime(command.Parameters, now.ClockEndsAt);
         AddTime(command.Parameters, now.PromiseAt);
         command.Parameters.With(openedAt.Stored());
@@ -224,12 +245,31 @@ public sealed class JobStore(NpgsqlDataSource database)
     private static async Task<IReadOnlyList<JobRow>> ReadRows(NpgsqlDataReader rows, CancellationToken cancel)
     {
         var jobs = new List<JobRow>();
-        while (await rows.ReadAsync(cancel)) jobs.Add(ReadRow(rows));
+        while (await rows.ReadAsync(cancel))
+            jobs.Add(ReadRow(rows));
         return jobs;
     }
 
-    private static JobRow ReadRow(NpgsqlDataReader row) => new(
-        new JobId(row.GetInt64(0)), row.GetInt32(1), new MachineId(row.GetInt64(2)), new CustomerId(row.GetInt64(3)), row.GetString(4), row.GetString(5),
-        row.GetString(6), row.GetString(7), row.GetString(8), row.GetInt32(9), row.GetInt16(10), row.GetString(11), row.GetString(12), row.TimeOrNull(13),
-        row.TimeOrNull(14), row.GetFieldValue<DateTimeOffset>(15), row.TimeOrNull(16), row.TextOrNull(17), row.TimeOrNull(18));
+    private static JobRow ReadRow(NpgsqlDataReader row) =>
+        new(
+            new JobId(row.GetInt64(0)),
+            row.GetInt32(1),
+            new MachineId(row.GetInt64(2)),
+            new CustomerId(row.GetInt64(3)),
+            row.GetString(4),
+            row.GetString(5),
+            row.GetString(6),
+            row.GetString(7),
+            row.GetString(8),
+            row.GetInt32(9),
+            row.GetInt16(10),
+            row.GetString(11),
+            row.GetString(12),
+            row.TimeOrNull(13),
+            row.TimeOrNull(14),
+            row.GetFieldValue<DateTimeOffset>(15),
+            row.TimeOrNull(16),
+            row.TextOrNull(17),
+            row.TimeOrNull(18)
+        );
 }

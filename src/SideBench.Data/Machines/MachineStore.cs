@@ -4,7 +4,14 @@ using SideBench.Core.Identity;
 namespace SideBench.Data.Machines;
 
 /// <summary>A machine with its customer, as lists show it.</summary>
-public sealed record MachineRow(MachineId Id, string ModelId, string Serial, CustomerId Customer, string CustomerName, string CustomerContact);
+public sealed record MachineRow(
+    MachineId Id,
+    string ModelId,
+    string Serial,
+    CustomerId Customer,
+    string CustomerName,
+    string CustomerContact
+);
 
 /// <summary>A customer.</summary>
 public sealed record CustomerRow(CustomerId Id, string Name, string Contact);
@@ -84,7 +91,8 @@ public sealed class MachineStore(NpgsqlDataSource database)
         command.Parameters.With("%" + start.Replace(@"\", @"\\").Replace("%", @"\%").Replace("_", @"\_") + "%");
         await using var rows = await command.ExecuteReaderAsync(cancel);
         var customers = new List<CustomerRow>();
-        while (await rows.ReadAsync(cancel)) customers.Add(ReadCustomer(rows));
+        while (await rows.ReadAsync(cancel))
+            customers.Add(ReadCustomer(rows));
         return customers;
     }
 
@@ -108,9 +116,17 @@ public sealed class MachineStore(NpgsqlDataSource database)
     {
         await using var rows = await command.ExecuteReaderAsync(cancel);
         return await rows.ReadAsync(cancel)
-            ? new MachineRow(new MachineId(rows.GetInt64(0)), rows.GetString(1), rows.GetString(2), new CustomerId(rows.GetInt64(3)), rows.GetString(4), rows.GetString(5))
+            ? new MachineRow(
+                new MachineId(rows.GetInt64(0)),
+                rows.GetString(1),
+                rows.GetString(2),
+                new CustomerId(rows.GetInt64(3)),
+                rows.GetString(4),
+                rows.GetString(5)
+            )
             : null;
     }
 
-    private static CustomerRow ReadCustomer(NpgsqlDataReader row) => new(new CustomerId(row.GetInt64(0)), row.GetString(1), row.GetString(2));
+    private static CustomerRow ReadCustomer(NpgsqlDataReader row) =>
+        new(new CustomerId(row.GetInt64(0)), row.GetString(1), row.GetString(2));
 }

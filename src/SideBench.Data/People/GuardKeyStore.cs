@@ -23,7 +23,8 @@ public sealed class GuardKeyStore(NpgsqlDataSource database)
         using var command = database.CreateCommand(AllSql);
         using var rows = command.ExecuteReader();
         var keys = new List<string>();
-        while (rows.Read()) keys.Add(rows.GetString(0));
+        while (rows.Read())
+            keys.Add(rows.GetString(0));
         return keys;
     }
 

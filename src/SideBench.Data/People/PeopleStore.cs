@@ -5,7 +5,15 @@ using SideBench.Core.Identity;
 namespace SideBench.Data.People;
 
 /// <summary>A person who signs in.</summary>
-public sealed record PersonRow(PersonId Id, string Name, Role Role, string PasswordHash, string? PinHash, int FailedCount, DateTimeOffset? LockedUntil);
+public sealed record PersonRow(
+    PersonId Id,
+    string Name,
+    Role Role,
+    string PasswordHash,
+    string? PinHash,
+    int FailedCount,
+    DateTimeOffset? LockedUntil
+);
 
 /// <summary>The people of the shop.</summary>
 public sealed class PeopleStore(NpgsqlDataSource database)
@@ -58,7 +66,8 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         await using var command = database.CreateCommand(AllSql);
         await using var rows = await command.ExecuteReaderAsync(cancel);
         var people = new List<PersonRow>();
-        while (await rows.ReadAsync(cancel)) people.Add(ReadRow(rows));
+        while (await rows.ReadAsync(cancel))
+            people.Add(ReadRow(rows));
         return people;
     }
 
@@ -86,7 +95,14 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     }
 
     /// <summary>Adds a person.</summary>
-    public async Task<PersonId> Add(string name, Role role, string passwordHash, string? pinHash, DateTimeOffset at, CancellationToken cancel)
+    public async Task<PersonId> Add(
+        string name,
+        Role role,
+        string passwordHash,
+        string? pinHash,
+        DateTimeOffset at,
+        CancellationToken cancel
+    )
     {
         await using var command = database.CreateCommand(AddSql);
         command.Parameters.With(name).With(role.ToString()).With(passwordHash).WithNull(pinHash).With(at.Stored());
@@ -115,6 +131,14 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         return await rows.ReadAsync(cancel) ? ReadRow(rows) : null;
     }
 
-    private static PersonRow ReadRow(NpgsqlDataReader row) => new(
-        new PersonId(row.GetInt64(0)), row.GetString(1), Enum.Parse<Role>(row.GetString(2)), row.GetString(3), row.TextOrNull(4), row.GetInt32(5), row.TimeOrNull(6));
+    private static PersonRow ReadRow(NpgsqlDataReader row) =>
+        new(
+            new PersonId(row.GetInt64(0)),
+            row.GetString(1),
+            Enum.Parse<Role>(row.GetString(2)),
+            row.GetString(3),
+            row.TextOrNull(4),
+            row.GetInt32(5),
+            row.TimeOrNull(6)
+        );
 }

@@ -8,7 +8,8 @@ public static class EntryCodec
 {
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
     {
-        Converters = { new System.Text.Json.Serialization.JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower) }, IncludeFields = true,
+        Converters = { new System.Text.Json.Serialization.JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower) },
+        IncludeFields = true,
     };
 
     private static readonly IReadOnlyDictionary<string, Type> Types = new Dictionary<string, Type>

@@ -40,7 +40,9 @@ public sealed class EntryStore(NpgsqlDataSource database)
         FROM entries e
         WHERE machine_id = $1
           AND kind IN ('sheet-taken', 'sheet-corrected')
-          AND NOT EXISTS (SELECT FROM entries c WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
+          AND NOT EXISTS (
+            SELECT FROM entries c
+            WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
         ORDER BY entry_id
         """;
 
@@ -49,7 +51,9 @@ public sealed class EntryStore(NpgsqlDataSource database)
         FROM entries e
         WHERE machine_id = $1
           AND kind = ANY ($2)
-          AND NOT EXISTS (SELECT FROM entries c WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
+          AND NOT EXISTS (
+            SELECT FROM entries c
+            WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
         ORDER BY entry_id
         """;
 
@@ -146,7 +150,8 @@ public sealed class EntryStore(NpgsqlDataSource database)
     {
         await using var command = database.CreateCommand(AllSql);
         await using var rows = await command.ExecuteReaderAsync(cancel);
-        while (await rows.ReadAsync(cancel)) yield return ReadRow(rows);
+        while (await rows.ReadAsync(cancel))
+            yield return ReadRow(rows);
     }
 
     /// <summary>An earlier write under this key, or null.</summary>
@@ -161,15 +166,23 @@ public sealed class EntryStore(NpgsqlDataSource database)
     /// <summary>Adds a write and its lines.</summary>
     /// <returns>The numbers of the lines, in order.</returns>
     public static async Task<IReadOnlyList<EntryId>> Add(
-        Unit unit, Write write, JobId? job, MachineId? machine, int firstVersion, IReadOnlyList<EntryBody> lines, CancellationToken cancel)
+        Unit unit,
+        Write write,
+        JobId? job,
+        MachineId? machine,
+        int firstVersion,
+        IReadOnlyList<EntryBody> lines,
+        CancellationToken cancel
+    )
     {
         await using var batch = unit.Batch();
         batch.BatchCommands.Add(WriteCommand(write, job, machine));
-        for (var i = 0; i < lines.Count; i++) batch.BatchCommands.Add(LineCommand(write, job, machine, firstVersion + i, lines[i]));
+        for (var i = 0; i < lines.Count; i++)
+            batch.BatchCommands.Add(LineCommand(write, job, machine, firstVersion + i, lines[i]));
         await using var rows = await batch.ExecuteReaderAsync(cancel);
         var ids = new List<EntryId>();
-        do
-            while (await rows.ReadAsync(cancel)) ids.Add(new EntryId(rows.GetInt64(0)));
+        do while (await rows.ReadAsync(cancel))
+            ids.Add(new EntryId(rows.GetInt64(0)));
         while (await rows.NextResultAsync(cancel));
         return ids;
     }
@@ -186,40 +199,54 @@ public sealed class EntryStore(NpgsqlDataSource database)
             ? new EarlierWrite(
                 rows.GetString(0),
                 rows.IsDBNull(1) ? null : new JobId(rows.GetInt64(1)),
-                rows.IsDBNull(2) ? null : new MachineId(rows.GetInt64(2)))
+                rows.IsDBNull(2) ? null : new MachineId(rows.GetInt64(2))
+            )
             : null;
 
     internal static async Task<List<Entry>> ReadAll(NpgsqlDataReader rows, CancellationToken cancel)
     {
         var entries = new List<Entry>();
-        while (await rows.ReadAsync(cancel)) entries.Add(ReadRow(rows));
+        while (await rows.ReadAsync(cancel))
+            entries.Add(ReadRow(rows));
         return entries;
     }
 
     private static NpgsqlBatchCommand WriteCommand(Write write, JobId? job, MachineId? machine)
     {
         var command = new NpgsqlBatchCommand(AddWriteSql);
-        command.Parameters.With(write.Key).With(write.Fingerprint)
-            .WithNull(job?.Value, NpgsqlDbType.Bigint).WithNull(machine?.Value, NpgsqlDbType.Bigint).With(write.At.Stored());
+        command
+            .Parameters.With(write.Key)
+            .With(write.Fingerprint)
+            .WithNull(job?.Value, NpgsqlDbType.Bigint)
+            .WithNull(machine?.Value, NpgsqlDbType.Bigint)
+            .With(write.At.Stored());
         return command;
     }
 
     private static NpgsqlBatchCommand LineCommand(Write write, JobId? job, MachineId? machine, int version, EntryBody body)
     {
         var command = new NpgsqlBatchCommand(AddSql);
-        command.Parameters
-            .WithNull(job?.Value, NpgsqlDbType.Bigint).WithNull(machine?.Value, NpgsqlDbType.Bigint).With(version)
-            .With(write.Person.Value).With(write.PersonName).With(write.At.Stored())
-            .With(EntrySentence.KindOf(body)).WithJson(EntryCodec.Write(body)).With(write.Key);
+        command
+            .Parameters.WithNull(job?.Value, NpgsqlDbType.Bigint)
+            .WithNull(machine?.Value, NpgsqlDbType.Bigint)
+            .With(version)
+            .With(write.Person.Value)
+            .With(write.PersonName)
+            .With(write.At.Stored())
+            .With(EntrySentence.KindOf(body))
+            .WithJson(EntryCodec.Write(body))
+            .With(write.Key);
         return command;
     }
 
-    private static Entry ReadRow(NpgsqlDataReader row) => new(
-        new EntryId(row.GetInt64(0)),
-        row.IsDBNull(1) ? null : new JobId(row.GetInt64(1)),
-        row.GetInt32(2),
-        new PersonId(row.GetInt64(3)),
-        row.GetString(4),
-        row.GetFieldValue<DateTimeOffset>(5),
-        EntryCodec.Read(row.GetString(6), row.GetString(7)));
+    private static Entry ReadRow(NpgsqlDataReader row) =>
+        new(
+            new EntryId(row.GetInt64(0)),
+            row.IsDBNull(1) ? null : new JobId(row.GetInt64(1)),
+            row.GetInt32(2),
+            new PersonId(row.GetInt64(3)),
+            row.GetString(4),
+            row.GetFieldValue<DateTimeOffset>(5),
+            EntryCodec.Read(row.GetString(6), row.GetString(7))
+        );
 }

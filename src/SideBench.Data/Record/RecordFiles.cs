@@ -17,30 +17,46 @@ public static class RecordFiles
     public static string Csv(IEnumerable<Entry> entries)
     {
         var text = new StringBuilder(Header).Append("\r\n");
-        foreach (var entry in entries) text.Append(CsvLine(entry)).Append("\r\n");
+        foreach (var entry in entries)
+            text.Append(CsvLine(entry)).Append("\r\n");
         return text.ToString();
     }
 
     /// <summary>One line of the CSV.</summary>
-    public static string CsvLine(Entry entry) => string.Join(
-        ',', entry.Id.Value, entry.Job?.Value, entry.Version, entry.At.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.ffffff'Z'"), Field(entry.PersonName),
-        EntrySentence.KindOf(entry.Body), Field(EntrySentence.Of(entry.Body)), Field(EntryCodec.Write(entry.Body)));
+    public static string CsvLine(Entry entry) =>
+        string.Join(
+            ',',
+            entry.Id.Value,
+            entry.Job?.Value,
+            entry.Version,
+            entry.At.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.ffffff'Z'"),
+            Field(entry.PersonName),
+            EntrySentence.KindOf(entry.Body),
+            Field(EntrySentence.Of(entry.Body)),
+            Field(EntryCodec.Write(entry.Body))
+        );
 
     /// <summary>The record as JSON.</summary>
     public static string Json(IEnumerable<Entry> entries) =>
-        new JsonObject { ["format"] = "side-bench-record", ["version"] = 1, ["entries"] = new JsonArray([.. entries.Select(Node)]) }.ToJsonString(Indented);
+        new JsonObject
+        {
+            ["format"] = "side-bench-record",
+            ["version"] = 1,
+            ["entries"] = new JsonArray([.. entries.Select(Node)]),
+        }.ToJsonString(Indented);
 
-    private static JsonObject Node(Entry entry) => new()
-    {
-        ["entryId"] = entry.Id.Value,
-        ["jobId"] = entry.Job?.Value,
-        ["version"] = entry.Version,
-        ["writtenAt"] = entry.At.UtcDateTime,
-        ["person"] = entry.PersonName,
-        ["kind"] = EntrySentence.KindOf(entry.Body),
-        ["says"] = EntrySentence.Of(entry.Body),
-        ["body"] = JsonNode.Parse(EntryCodec.Write(entry.Body)),
-    };
+    private static JsonObject Node(Entry entry) =>
+        new()
+        {
+            ["entryId"] = entry.Id.Value,
+            ["jobId"] = entry.Job?.Value,
+            ["version"] = entry.Version,
+            ["writtenAt"] = entry.At.UtcDateTime,
+            ["person"] = entry.PersonName,
+            ["kind"] = EntrySentence.KindOf(entry.Body),
+            ["says"] = EntrySentence.Of(entry.Body),
+            ["body"] = JsonNode.Parse(EntryCodec.Write(entry.Body)),
+        };
 
     // A sheet program takes a field that begins with one of these for a formula.
     private static string Field(string text)

@@ -46,13 +46,15 @@ public sealed class FindStore(NpgsqlDataSource database)
     public async Task<IReadOnlyList<Find>> Search(string text, CancellationToken cancel)
     {
         var typed = text.Trim().ToLowerInvariant();
-        if (typed.Length == 0) return [];
+        if (typed.Length == 0)
+            return [];
         var pattern = typed.Replace(@"\", @"\\").Replace("%", @"\%").Replace("_", @"\_");
         await using var command = database.CreateCommand(typed.Length < 3 ? ShortSql : LongSql);
         command.Parameters.With(typed.Length < 3 ? pattern + "%" : "%" + pattern + "%");
         await using var rows = await command.ExecuteReaderAsync(cancel);
         var finds = new List<Find>();
-        while (await rows.ReadAsync(cancel)) finds.Add(new Find(rows.GetString(0), rows.GetInt64(1), rows.GetString(2), rows.GetString(3)));
+        while (await rows.ReadAsync(cancel))
+            finds.Add(new Find(rows.GetString(0), rows.GetInt64(1), rows.GetString(2), rows.GetString(3)));
         return finds;
     }
 

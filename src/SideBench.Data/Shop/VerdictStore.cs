@@ -39,7 +39,9 @@ public sealed class VerdictStore(NpgsqlDataSource database)
         SELECT e.entry_id, e.job_id, e.body ->> 'modelId', e.body ->> 'complaint', e.body ->> 'ink', e.body ->> 'cause', e.body
         FROM entries e
         WHERE e.kind = 'judged'
-          AND NOT EXISTS (SELECT FROM entries c WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
+          AND NOT EXISTS (
+            SELECT FROM entries c
+            WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
         """;
 
     /// <summary>All counts.</summary>
@@ -48,7 +50,8 @@ public sealed class VerdictStore(NpgsqlDataSource database)
         await using var command = database.CreateCommand(CountsSql);
         await using var rows = await command.ExecuteReaderAsync(cancel);
         var counts = new List<VerdictCount>();
-        while (await rows.ReadAsync(cancel)) counts.Add(new VerdictCount(rows.GetString(0), rows.GetString(1), rows.GetString(2), rows.GetString(3), rows.GetInt32(4)));
+        while (await rows.ReadAsync(cancel))
+            counts.Add(new VerdictCount(rows.GetString(0), rows.GetString(1), rows.GetString(2), rows.GetString(3), rows.GetInt32(4)));
         return counts;
     }
 
@@ -60,7 +63,8 @@ public sealed class VerdictStore(NpgsqlDataSource database)
         command.Parameters.With(most);
         await using var rows = await command.ExecuteReaderAsync(cancel);
         var judged = new List<EntryBody.Judged>();
-        while (await rows.ReadAsync(cancel)) judged.Add((EntryBody.Judged)EntryCodec.Read("judged", rows.GetString(0)));
+        while (await rows.ReadAsync(cancel))
+            judged.Add((EntryBody.Judged)EntryCodec.Read("judged", rows.GetString(0)));
         return judged;
     }
 
@@ -70,13 +74,21 @@ public sealed class VerdictStore(NpgsqlDataSource database)
     {
         var judged = added.Where(e => e.Body is EntryBody.Judged).ToList();
         long[] takenBack = [.. added.Select(e => e.Body).OfType<EntryBody.Corrected>().Select(c => c.Target)];
-        if (judged.Count == 0 && takenBack.Length == 0) return false;
+        if (judged.Count == 0 && takenBack.Length == 0)
+            return false;
         await using var batch = unit.Batch();
         foreach (var entry in judged)
         {
             var body = (EntryBody.Judged)entry.Body;
             var command = new NpgsqlBatchCommand(AddSql);
-            command.Parameters.With(entry.Id.Value).With(job.Value).With(body.ModelId).With(body.Complaint).With(body.Ink).With(body.Cause).WithJson(EntryCodec.Write(body));
+            command
+                .Parameters.With(entry.Id.Value)
+                .With(job.Value)
+                .With(body.ModelId)
+                .With(body.Complaint)
+                .With(body.Ink)
+                .With(body.Cause)
+                .WithJson(EntryCodec.Write(body));
             batch.BatchCommands.Add(command);
         }
 

@@ -34,12 +34,19 @@ public static class DemoLoad
     {
         var people = services.GetRequiredService<PeopleStore>();
         var books = services.GetRequiredService<BenchBooks>();
-        if (await people.Any(cancel)) return;
+        if (await people.Any(cancel))
+            return;
         var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, Seed, books.Now, days, books.Shop.Graphs);
         var pictures = new DemoPictures(books.Shop, services.GetRequiredService<PictureStore>());
         List<DemoJob> jobs = [.. world.Past()];
-        foreach (var job in world.Present()) jobs.Add(days == DemoWorld.TwoYears ? await pictures.Taken(job, cancel) : job);
-        List<PersonRow> persons = [.. DemoWorld.People.Select((p, i) => new PersonRow(new PersonId(i + 1), p.Name, p.Role, SignIn.Hash(Password), SignIn.Hash(Pins[i]), 0, null))];
+        foreach (var job in world.Present())
+            jobs.Add(days == DemoWorld.TwoYears ? await pictures.Taken(job, cancel) : job);
+        List<PersonRow> persons =
+        [
+            .. DemoWorld.People.Select(
+                (p, i) => new PersonRow(new PersonId(i + 1), p.Name, p.Role, SignIn.Hash(Password), SignIn.Hash(Pins[i]), 0, null)
+            ),
+        ];
         await using var connection = await services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         await BulkLoad.People(connection, persons, books.Now, cancel);
@@ -49,7 +56,13 @@ public static class DemoLoad
     }
 
     private static async Task Load(
-        NpgsqlConnection connection, DemoWorld world, List<DemoJob> jobs, BenchBooks books, JobDesk desk, CancellationToken cancel)
+        NpgsqlConnection connection,
+        DemoWorld world,
+        List<DemoJob> jobs,
+        BenchBooks books,
+        JobDesk desk,
+        CancellationToken cancel
+    )
     {
         List<CustomerRow> customers = [.. world.Customers.Select((c, i) => new CustomerRow(new CustomerId(i + 1), c.Name, c.Contact))];
         List<MachineRow> machines = [.. world.Machines.Select((m, i) => Machine(m, i, customers))];
@@ -71,15 +84,22 @@ public static class DemoLoad
     {
         var projection = desk.Projection(books.Case(job.Entries).Value, books.Now);
         var end = job.Entries[^1].At;
-        if (projection.ClosedAt is not null) projection = projection with { ClosedAt = end };
-        if (projection.HandedOverAt is not null) projection = projection with { HandedOverAt = end };
+        if (projection.ClosedAt is not null)
+            projection = projection with { ClosedAt = end };
+        if (projection.HandedOverAt is not null)
+            projection = projection with { HandedOverAt = end };
         return new BulkJob(new JobId(index + 1), firstTag + index, job.Entries, projection);
     }
 
     private static IEnumerable<(Find, string, short)> Finds(
-        IReadOnlyList<CustomerRow> customers, IReadOnlyList<MachineRow> machines, IReadOnlyList<BulkJob> jobs, BenchBooks books)
+        IReadOnlyList<CustomerRow> customers,
+        IReadOnlyList<MachineRow> machines,
+        IReadOnlyList<BulkJob> jobs,
+        BenchBooks books
+    )
     {
-        foreach (var c in customers) yield return (new Find("customer", c.Id.Value, c.Name, c.Contact), $"{c.Name} {c.Contact}", 2);
+        foreach (var c in customers)
+            yield return (new Find("customer", c.Id.Value, c.Name, c.Contact), $"{c.Name} {c.Contact}", 2);
         foreach (var m in machines)
         {
             var name = books.Shop.Models[m.ModelId].FullName;
@@ -93,7 +113,9 @@ public static class DemoLoad
             var name = books.Shop.Models[machine.ModelId].FullName;
             yield return (
                 new Find("job", job.Id.Value, $"{job.Tag} {name}", $"{machine.CustomerName} · {intake.Words}"),
-                $"{job.Tag} {name} {machine.CustomerName} {machine.Serial} {intake.Words}", 0);
+                $"{job.Tag} {name} {machine.CustomerName} {machine.Serial} {intake.Words}",
+                0
+            );
         }
     }
 }

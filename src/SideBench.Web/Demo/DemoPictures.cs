@@ -15,7 +15,8 @@ internal sealed class DemoPictures(Shop shop, PictureStore pictures)
     public async Task<DemoJob> Taken(DemoJob job, CancellationToken cancel)
     {
         var entries = new List<Entry>();
-        foreach (var entry in job.Entries) entries.Add(entry.Body is EntryBody.SheetTaken sheet ? entry with { Body = await Read(sheet, entry, cancel) } : entry);
+        foreach (var entry in job.Entries)
+            entries.Add(entry.Body is EntryBody.SheetTaken sheet ? entry with { Body = await Read(sheet, entry, cancel) } : entry);
         return job with { Entries = entries };
     }
 
@@ -25,8 +26,15 @@ internal sealed class DemoPictures(Shop shop, PictureStore pictures)
         var bytes = new ScannerStandIn(photo: false).Take(new PrintedSheet(layout, NozzleTruth.Of(sheet.Units), entry.Version)).Value;
         var image = PictureCodec.Read(bytes).Value;
         var reading = SheetReader.Read(image, layout);
-        if (reading.Refusal is not null) return sheet;
+        if (reading.Refusal is not null)
+            return sheet;
         var print = await pictures.Keep(bytes, image.Width, image.Height, entry.At, cancel);
-        return sheet with { Picture = print, Units = [.. reading.Units.Select(UnitLine.Of)], Handling = reading.Handling, Map = reading.Map };
+        return sheet with
+        {
+            Picture = print,
+            Units = [.. reading.Units.Select(UnitLine.Of)],
+            Handling = reading.Handling,
+            Map = reading.Map,
+        };
     }
 }

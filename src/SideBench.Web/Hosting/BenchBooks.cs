@@ -47,7 +47,8 @@ public sealed class BenchBooks(Shop shop, TimeProvider clock) : IDisposable
         {
             var lines = await entries.OfShop(cancel);
             var counts = await verdicts.Counts(cancel);
-            if (!stand.Says(lines.Count, counts)) stand = new BookStand(stand.Packs, ShopState.Of(lines), lines.Count, counts, stand);
+            if (!stand.Says(lines.Count, counts))
+                stand = new BookStand(stand.Packs, ShopState.Of(lines), lines.Count, counts, stand);
         }
         finally
         {
@@ -65,9 +66,11 @@ public sealed class BenchBooks(Shop shop, TimeProvider clock) : IDisposable
     {
         var now = stand;
         var key = (now.Stamp, entries[^1].Id, entries[0].Job, entries.Count, thread, Today);
-        if (entries[0].Job is not null && cases.TryGetValue(key, out JobCase? known)) return known!;
+        if (entries[0].Job is not null && cases.TryGetValue(key, out JobCase? known))
+            return known!;
         var made = now.Case(entries, thread, Today);
-        if (made.IsGood && entries[0].Job is not null) cases.Set(key, made.Value, new MemoryCacheEntryOptions { Size = 1 });
+        if (made.IsGood && entries[0].Job is not null)
+            cases.Set(key, made.Value, new MemoryCacheEntryOptions { Size = 1 });
         return made;
     }
 

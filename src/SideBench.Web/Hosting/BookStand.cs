@@ -51,7 +51,8 @@ internal sealed class BookStand
     public IReadOnlyList<VerdictCount> Verdicts { get; }
 
     /// <summary>Whether it says the same of the shop as these lines and verdicts.</summary>
-    public bool Says(int version, IReadOnlyCollection<VerdictCount> verdicts) => version == Version && verdicts.ToHashSet().SetEquals(Verdicts);
+    public bool Says(int version, IReadOnlyCollection<VerdictCount> verdicts) =>
+        version == Version && verdicts.ToHashSet().SetEquals(Verdicts);
 
     /// <summary>The same with other packs.</summary>
     public BookStand With(Shop packs) => new(packs, State, Version, Verdicts);
@@ -60,7 +61,8 @@ internal sealed class BookStand
     public Outcome<JobCase> Case(IReadOnlyList<Entry> entries, int thread, DateOnly today)
     {
         var state = JobFold.Of(entries);
-        if (state.Threads.All(t => t.Id != thread)) return new Problem(ProblemCode.UnknownThread, "/thread", thread);
+        if (state.Threads.All(t => t.Id != thread))
+            return new Problem(ProblemCode.UnknownThread, "/thread", thread);
         var (model, complaint) = (state.Intake.ModelId, state.Thread(thread).Complaint);
         var book = books.GetOrAdd((model, complaint), Build);
         return book is null

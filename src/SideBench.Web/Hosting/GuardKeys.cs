@@ -11,5 +11,6 @@ public sealed class GuardKeys(GuardKeyStore store) : IXmlRepository
     public IReadOnlyCollection<XElement> GetAllElements() => [.. store.All().Select(XElement.Parse)];
 
     /// <inheritdoc/>
-    public void StoreElement(XElement element, string friendlyName) => store.Add(friendlyName, element.ToString(SaveOptions.DisableFormatting));
+    public void StoreElement(XElement element, string friendlyName) =>
+        store.Add(friendlyName, element.ToString(SaveOptions.DisableFormatting));
 }

@@ -10,13 +10,17 @@ namespace SideBench.Web.Hosting;
 public sealed record PersonAtBench(PersonId Id, string Name, Role Role)
 {
     /// <summary>The person as claims for the cookie.</summary>
-    public ClaimsPrincipal ToPrincipal() => new(new ClaimsIdentity(
-        [
-            new Claim(ClaimTypes.NameIdentifier, Id.Value.ToString()),
-            new Claim(ClaimTypes.Name, Name),
-            new Claim(ClaimTypes.Role, Role.ToString()),
-        ],
-        CookieAuthenticationDefaults.AuthenticationScheme));
+    public ClaimsPrincipal ToPrincipal() =>
+        new(
+            new ClaimsIdentity(
+                [
+                    new Claim(ClaimTypes.NameIdentifier, Id.Value.ToString()),
+                    new Claim(ClaimTypes.Name, Name),
+                    new Claim(ClaimTypes.Role, Role.ToString()),
+                ],
+                CookieAuthenticationDefaults.AuthenticationScheme
+            )
+        );
 
     /// <summary>The person of a request, or null.</summary>
     public static PersonAtBench? Of(ClaimsPrincipal user) =>
@@ -24,7 +28,8 @@ public sealed record PersonAtBench(PersonId Id, string Name, Role Role)
             ? new PersonAtBench(
                 new PersonId(long.Parse(user.FindFirstValue(ClaimTypes.NameIdentifier)!)),
                 user.FindFirstValue(ClaimTypes.Name)!,
-                Enum.Parse<Role>(user.FindFirstValue(ClaimTypes.Role)!))
+                Enum.Parse<Role>(user.FindFirstValue(ClaimTypes.Role)!)
+            )
             : null;
 }
 
@@ -35,12 +40,17 @@ public static class ActGuard
     public static TBuilder For<TBuilder>(this TBuilder builder, Act act)
         where TBuilder : IEndpointConventionBuilder
     {
-        builder.AddEndpointFilter(async (context, next) =>
-        {
-            var person = PersonAtBench.Of(context.HttpContext.User);
-            if (person is null) return ProblemResults.Of(ProblemCode.SignInNeeded);
-            return Permissions.May(person.Role, act) ? await next(context) : ProblemResults.Of(ProblemCode.NotAllowed, "", person.Role.ToString());
-        });
+        builder.AddEndpointFilter(
+            async (context, next) =>
+            {
+                var person = PersonAtBench.Of(context.HttpContext.User);
+                if (person is null)
+                    return ProblemResults.Of(ProblemCode.SignInNeeded);
+                return Permissions.May(person.Role, act)
+                    ? await next(context)
+                    : ProblemResults.Of(ProblemCode.NotAllowed, "", person.Role.ToString());
+            }
+        );
         return builder;
     }
 }

@@ -40,12 +40,16 @@ public sealed class ProblemMiddleware(RequestDelegate next, ILogger<ProblemMiddl
         }
     }
 
-    private static bool IsUnreachable(Exception e) => e switch
-    {
-        PostgresException p => p.SqlState is PostgresErrorCodes.AdminShutdown or PostgresErrorCodes.CrashShutdown or PostgresErrorCodes.CannotConnectNow
-            or PostgresErrorCodes.TooManyConnections,
-        NpgsqlException or SocketException => true,
-        TimeoutException => true,
-        _ => false,
-    };
+    private static bool IsUnreachable(Exception e) =>
+        e switch
+        {
+            PostgresException p => p.SqlState
+                is PostgresErrorCodes.AdminShutdown
+                    or PostgresErrorCodes.CrashShutdown
+                    or PostgresErrorCodes.CannotConnectNow
+                    or PostgresErrorCodes.TooManyConnections,
+            NpgsqlException or SocketException => true,
+            TimeoutException => true,
+            _ => false,
+        };
 }

@@ -32,9 +32,15 @@ public static class Routes
         api.MapGuides();
         api.MapPractice();
         api.MapEvents();
-        api.MapFallback("/{**rest}", () => Results.Json(
-            ProblemResults.Body([new Problem(ProblemCode.NotUnderstood, "", "There is nothing at this address.")]),
-            statusCode: 404, contentType: "application/problem+json"));
+        api.MapFallback(
+            "/{**rest}",
+            () =>
+                Results.Json(
+                    ProblemResults.Body([new Problem(ProblemCode.NotUnderstood, "", "There is nothing at this address.")]),
+                    statusCode: 404,
+                    contentType: "application/problem+json"
+                )
+        );
         app.MapFallbackToFile("index.html");
     }
 }

@@ -14,15 +14,19 @@ public static class Settings
 
     /// <summary>A setting that must be there.</summary>
     public static string Needed(string name) =>
-        Environment.GetEnvironmentVariable(name) is { Length: > 0 } value ? value : throw new InvalidOperationException($"{name} is not set; use ./start");
+        Environment.GetEnvironmentVariable(name) is { Length: > 0 } value
+            ? value
+            : throw new InvalidOperationException($"{name} is not set; use ./start");
 
     /// <summary>The packs, or null after every problem was printed.</summary>
     public static Shop? LoadShop(string folders, TextWriter console)
     {
         var shop = new PackFolders(folders).Read();
-        if (shop.IsGood) return shop.Value;
+        if (shop.IsGood)
+            return shop.Value;
         console.WriteLine($"The packs have {shop.Problems.Count} problem(s); nothing was started.");
-        foreach (var problem in shop.Problems) console.WriteLine($"  {ProblemText.Line(problem)}");
+        foreach (var problem in shop.Problems)
+            console.WriteLine($"  {ProblemText.Line(problem)}");
         return null;
     }
 }

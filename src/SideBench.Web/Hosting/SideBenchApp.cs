@@ -41,20 +41,35 @@ public static class SideBenchApp
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<BenchBooks>();
         services.AddSingleton(_ => NpgsqlDataSource.Create(connectionString));
-        services.AddSingleton<EntryStore>().AddSingleton<JobStore>().AddSingleton<MachineStore>().AddSingleton<PeopleStore>().AddSingleton<FindStore>().AddSingleton<VerdictStore>().AddSingleton<PictureStore>();
+        services
+            .AddSingleton<EntryStore>()
+            .AddSingleton<JobStore>()
+            .AddSingleton<MachineStore>()
+            .AddSingleton<PeopleStore>()
+            .AddSingleton<FindStore>()
+            .AddSingleton<VerdictStore>()
+            .AddSingleton<PictureStore>();
         services.AddSingleton<GuardKeyStore>().AddSingleton<GuardKeys>();
         services.AddSingleton<SheetDesk>();
-        services.AddSingleton<JobDesk>().AddSingleton<ShopDesk>().AddSingleton<TakeInDesk>().AddSingleton<SignIn>().AddSingleton<FirstOwnerCode>();
+        services
+            .AddSingleton<JobDesk>()
+            .AddSingleton<ShopDesk>()
+            .AddSingleton<TakeInDesk>()
+            .AddSingleton<SignIn>()
+            .AddSingleton<FirstOwnerCode>();
         services.AddSingleton<JobNews>().AddSingleton<EventHub>().AddHostedService<DatabaseEar>();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
         services.AddOpenApi("v1");
-        services.ConfigureHttpJsonOptions(o => o.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);
+        services.ConfigureHttpJsonOptions(o =>
+            o.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict
+        );
         services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
         services.AddResponseCompression(o => o.EnableForHttps = true);
         services.Configure<BrotliCompressionProviderOptions>(o => o.Level = System.IO.Compression.CompressionLevel.Optimal);
         services.AddDataProtection().SetApplicationName("side-bench");
-        services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(s =>
-            new ConfigureOptions<KeyManagementOptions>(o => o.XmlRepository = s.GetRequiredService<GuardKeys>()));
+        services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(s => new ConfigureOptions<KeyManagementOptions>(o =>
+            o.XmlRepository = s.GetRequiredService<GuardKeys>()
+        ));
         services.AddAntiforgery(o =>
         {
             o.HeaderName = TokenHeader;
@@ -70,11 +85,15 @@ public static class SideBenchApp
         app.UseMiddleware<ProblemMiddleware>();
         app.Use(SafeHeaders);
         app.UseResponseCompression();
-        app.UseStaticFiles(new StaticFileOptions
-        {
-            OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
-                file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
-        });
+        app.UseStaticFiles(
+            new StaticFileOptions
+            {
+                OnPrepareResponse = file =>
+                    file.Context.Response.Headers.CacheControl = file.Context.Request.Path.StartsWithSegments("/assets")
+                        ? "public, max-age=31536000, immutable"
+                        : "no-cache",
+            }
+        );
         app.UseAuthentication();
         app.UseRateLimiter();
         app.Use(GuardForms);
@@ -84,20 +103,32 @@ public static class SideBenchApp
 
     private static void AddSignIn(IServiceCollection services)
     {
-        services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(o =>
-        {
-            o.Cookie.Name = "side-bench";
-            o.Cookie.SameSite = SameSiteMode.Strict;
-            o.Cookie.HttpOnly = true;
-            o.ExpireTimeSpan = TimeSpan.FromHours(12);
-            o.SlidingExpiration = true;
-        });
+        services
+            .AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme)
+            .AddCookie(o =>
+            {
+                o.Cookie.Name = "side-bench";
+                o.Cookie.SameSite = SameSiteMode.Strict;
+                o.Cookie.HttpOnly = true;
+                o.ExpireTimeSpan = TimeSpan.FromHours(12);
+                o.SlidingExpiration = true;
+            });
         services.AddRateLimiter(o =>
         {
             o.OnRejected = (context, _) => new ValueTask(ProblemResults.Of(ProblemCode.TooManyTries).ExecuteAsync(context.HttpContext));
-            o.AddPolicy(AccountsEndpoints.Limit, http => RateLimitPartition.GetFixedWindowLimiter(
-                http.Connection.RemoteIpAddress?.ToString() ?? "local",
-                _ => new FixedWindowRateLimiterOptions { PermitLimit = 30, Window = TimeSpan.FromMinutes(1), QueueLimit = 0 }));
+            o.AddPolicy(
+                AccountsEndpoints.Limit,
+                http =>
+                    RateLimitPartition.GetFixedWindowLimiter(
+                        http.Connection.RemoteIpAddress?.ToString() ?? "local",
+                        _ => new FixedWindowRateLimiterOptions
+                        {
+                            PermitLimit = 30,
+                            Window = TimeSpan.FromMinutes(1),
+                            QueueLimit = 0,
+                        }
+                    )
+            );
         });
     }
 
@@ -107,20 +138,25 @@ public static class SideBenchApp
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
         headers.ContentSecurityPolicy =
-            "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
+            "default-src 'self'; img-src 'self' data:; style-src 'self' "
+            + "'unsafe-inline'; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
         return next(http);
     }
 
     // Every write carries the token of the page it came from; a page elsewhere has none.
     private static async Task GuardForms(HttpContext http, RequestDelegate next)
     {
-        var writes = http.Request.Path.StartsWithSegments("/api") && !HttpMethods.IsGet(http.Request.Method) && !HttpMethods.IsHead(http.Request.Method);
+        var writes =
+            http.Request.Path.StartsWithSegments("/api")
+            && !HttpMethods.IsGet(http.Request.Method)
+            && !HttpMethods.IsHead(http.Request.Method);
         if (writes && !await http.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(http))
         {
             // A sign-in that ended makes the token old too; that is the thing to say first.
-            var code = http.User.Identity?.IsAuthenticated == true || http.Request.Path.StartsWithSegments("/api/session")
-                ? ProblemCode.TokenOld
-                : ProblemCode.SignInNeeded;
+            var code =
+                http.User.Identity?.IsAuthenticated == true || http.Request.Path.StartsWithSegments("/api/session")
+                    ? ProblemCode.TokenOld
+                    : ProblemCode.SignInNeeded;
             await ProblemResults.Of(code).ExecuteAsync(http);
             return;
         }

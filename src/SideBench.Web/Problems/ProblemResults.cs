@@ -20,7 +20,15 @@ public sealed record FieldProblem(string Code, string Pointer, string Title, str
 /// <param name="Problems">All problems.</param>
 /// <param name="Changes">For a stale write: what changed since, oldest first.</param>
 public sealed record ProblemBody(
-    string Type, int Status, string Code, string Title, string Detail, string Hint, IReadOnlyList<FieldProblem> Problems, IReadOnlyList<string> Changes);
+    string Type,
+    int Status,
+    string Code,
+    string Title,
+    string Detail,
+    string Hint,
+    IReadOnlyList<FieldProblem> Problems,
+    IReadOnlyList<string> Changes
+);
 
 /// <summary>Problems as answers.</summary>
 public static class ProblemResults
@@ -39,32 +47,76 @@ public static class ProblemResults
     public static ProblemBody Body(IReadOnlyList<Problem> problems, IReadOnlyList<string>? changes = null)
     {
         var fields = problems.Select(Field).ToList();
-        return new ProblemBody("about:blank", Status(problems[0].Code), fields[0].Code, fields[0].Title, fields[0].Detail, fields[0].Hint, fields, changes ?? []);
+        return new ProblemBody(
+            "about:blank",
+            Status(problems[0].Code),
+            fields[0].Code,
+            fields[0].Title,
+            fields[0].Detail,
+            fields[0].Hint,
+            fields,
+            changes ?? []
+        );
     }
 
     private static FieldProblem Field(Problem problem)
     {
         var (title, detail, hint) = ProblemText.Of(problem.Code);
         var code = System.Text.Json.JsonNamingPolicy.KebabCaseLower.ConvertName(problem.Code.ToString());
-        return new FieldProblem(code, problem.Path, ProblemText.Fill(title, problem), ProblemText.Fill(detail, problem), ProblemText.Fill(hint, problem));
+        return new FieldProblem(
+            code,
+            problem.Path,
+            ProblemText.Fill(title, problem),
+            ProblemText.Fill(detail, problem),
+            ProblemText.Fill(hint, problem)
+        );
     }
 
-    private static int Status(ProblemCode code) => code switch
-    {
-        ProblemCode.UnknownJob or ProblemCode.UnknownMachine or ProblemCode.UnknownCustomer or ProblemCode.UnknownThread or ProblemCode.NotInBook or ProblemCode.UnknownSheet
-            or ProblemCode.NoGraph or ProblemCode.UnknownGuide => 404,
-        ProblemCode.StaleVersion or ProblemCode.KeyReused or ProblemCode.SerialTaken or ProblemCode.MachineOnBench or ProblemCode.JobClosed
-            or ProblemCode.JobOpen or ProblemCode.HeldBack or ProblemCode.TrayNotClear or ProblemCode.NotProved or ProblemCode.CorrectedAlready
-            or ProblemCode.HandedOverAlready or ProblemCode.NameTaken or ProblemCode.UnknownStep or ProblemCode.ShopChanged or ProblemCode.ThreadClosed or ProblemCode.ThreadThere
-            or ProblemCode.OffAlready or ProblemCode.OffFirst or ProblemCode.WordNeeded or ProblemCode.NotOff or ProblemCode.BackFirst or ProblemCode.PieceMissing
-            or ProblemCode.StillInside or ProblemCode.TrayForbids or ProblemCode.UnknownRun or ProblemCode.StepTicked or ProblemCode.StepsBefore
+    private static int Status(ProblemCode code) =>
+        code switch
+        {
+            ProblemCode.UnknownJob
+            or ProblemCode.UnknownMachine
+            or ProblemCode.UnknownCustomer
+            or ProblemCode.UnknownThread
+            or ProblemCode.NotInBook
+            or ProblemCode.UnknownSheet
+            or ProblemCode.NoGraph
+            or ProblemCode.UnknownGuide => 404,
+            ProblemCode.StaleVersion
+            or ProblemCode.KeyReused
+            or ProblemCode.SerialTaken
+            or ProblemCode.MachineOnBench
+            or ProblemCode.JobClosed
+            or ProblemCode.JobOpen
+            or ProblemCode.HeldBack
+            or ProblemCode.TrayNotClear
+            or ProblemCode.NotProved
+            or ProblemCode.CorrectedAlready
+            or ProblemCode.HandedOverAlready
+            or ProblemCode.NameTaken
+            or ProblemCode.UnknownStep
+            or ProblemCode.ShopChanged
+            or ProblemCode.ThreadClosed
+            or ProblemCode.ThreadThere
+            or ProblemCode.OffAlready
+            or ProblemCode.OffFirst
+            or ProblemCode.WordNeeded
+            or ProblemCode.NotOff
+            or ProblemCode.BackFirst
+            or ProblemCode.PieceMissing
+            or ProblemCode.StillInside
+            or ProblemCode.TrayForbids
+            or ProblemCode.UnknownRun
+            or ProblemCode.StepTicked
+            or ProblemCode.StepsBefore
             or ProblemCode.PhotoFirst => 409,
-        ProblemCode.SignInNeeded or ProblemCode.WrongSignIn or ProblemCode.WrongSetupCode => 401,
-        ProblemCode.NotAllowed or ProblemCode.LockedOut => 403,
-        ProblemCode.TooManyTries => 429,
-        ProblemCode.DatabaseUnreachable => 503,
-        ProblemCode.ServerFault => 500,
-        ProblemCode.NotUnderstood or ProblemCode.TokenOld => 400,
-        _ => 422,
-    };
+            ProblemCode.SignInNeeded or ProblemCode.WrongSignIn or ProblemCode.WrongSetupCode => 401,
+            ProblemCode.NotAllowed or ProblemCode.LockedOut => 403,
+            ProblemCode.TooManyTries => 429,
+            ProblemCode.DatabaseUnreachable => 503,
+            ProblemCode.ServerFault => 500,
+            ProblemCode.NotUnderstood or ProblemCode.TokenOld => 400,
+            _ => 422,
+        };
 }

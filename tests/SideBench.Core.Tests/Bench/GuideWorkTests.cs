@@ -39,7 +39,20 @@ public class GuideWorkTests
     [Fact]
     public void PowerWithATowelInside_IsRefused_UntilItIsOut()
     {
-        var entries = Begun(Step("in") with { Puts = [Towel] }, Step("power") with { Kind = StepKind.Power }, Step("out") with { Takes = ["towel"] });
+        var entries = Begun(
+            Step("in") with
+            {
+                Puts = [Towel],
+            },
+            Step("power") with
+            {
+                Kind = StepKind.Power,
+            },
+            Step("out") with
+            {
+                Takes = ["towel"],
+            }
+        );
         Tick(entries, "in");
         Assert.Equal("TrayForbids", Refused(entries, "power"));
         TestShop.Add(entries, BenchKeeping.Clear(JobFold.Of(entries), [JobFold.Of(entries).Tray.Single().Id], Graph));
@@ -49,7 +62,16 @@ public class GuideWorkTests
     [Fact]
     public void MeasureAndPhoto_AreAskedFor()
     {
-        var entries = Begun(Step("read") with { Measure = new AskedMeasure("Counter", "% of counter", 0, 120) }, Step("photo") with { Photo = true });
+        var entries = Begun(
+            Step("read") with
+            {
+                Measure = new AskedMeasure("Counter", "% of counter", 0, 120),
+            },
+            Step("photo") with
+            {
+                Photo = true,
+            }
+        );
         Assert.Equal("Missing", Refused(entries, "read"));
         Assert.Equal("OutOfRange", Refused(entries, "read", value: 130));
         Assert.Equal("OutOfRange", Refused(entries, "read", value: double.NaN));
@@ -75,9 +97,20 @@ public class GuideWorkTests
     [Fact]
     public void OpeningStep_IsDoneOnceItsPartsAreOff_AndBackOnceTheTrayIsClear()
     {
-        var entries = Begun(Step("open") with { Kind = StepKind.Open, Targets = ["tank-cover"] }, Step("back") with { Kind = StepKind.Back });
+        var entries = Begun(
+            Step("open") with
+            {
+                Kind = StepKind.Open,
+                Targets = ["tank-cover"],
+            },
+            Step("back") with
+            {
+                Kind = StepKind.Back,
+            }
+        );
         Assert.Equal("OffFirst", Refused(entries, "open"));
-        foreach (var removal in new[] { "mains-lead", "tank-cover" }) TestShop.Add(entries, OpeningWork.TakeOff(TestShop.Case(entries), Graph, removal, null, removal));
+        foreach (var removal in new[] { "mains-lead", "tank-cover" })
+            TestShop.Add(entries, OpeningWork.TakeOff(TestShop.Case(entries), Graph, removal, null, removal));
         Tick(entries, "open");
         Assert.Equal("BackFirst", Refused(entries, "back"));
         TestShop.Add(entries, BenchKeeping.Clear(JobFold.Of(entries), ["mains-lead", "tank-cover"], Graph));
@@ -89,7 +122,14 @@ public class GuideWorkTests
     [Fact]
     public void WrongTurn_GoesBackToTheStepItNames()
     {
-        var entries = Begun(Step("a"), Step("b"), Step("c") with { Branches = [new StepBranch("bubble", "A bubble", "The seal first.", "b")] });
+        var entries = Begun(
+            Step("a"),
+            Step("b"),
+            Step("c") with
+            {
+                Branches = [new StepBranch("bubble", "A bubble", "The seal first.", "b")],
+            }
+        );
         Tick(entries, "a");
         Tick(entries, "b");
         Tick(entries, "c", "bubble");
@@ -114,7 +154,18 @@ public class GuideWorkTests
         var entries = Begun(Step("a"), Step("b"));
         Tick(entries, "a");
         Assert.Equal(2, Run(entries).Begun.Steps.Count);
-        TestShop.Add(entries, GuideWork.Renew(JobFold.Of(entries), TestShop.Shop.Models["marram-quartet-a4"], Made([], Step("new"), Step("a"), Step("b")) with { Version = 2 }, "run"));
+        TestShop.Add(
+            entries,
+            GuideWork.Renew(
+                JobFold.Of(entries),
+                TestShop.Shop.Models["marram-quartet-a4"],
+                Made([], Step("new"), Step("a"), Step("b")) with
+                {
+                    Version = 2,
+                },
+                "run"
+            )
+        );
         Assert.Equal((2, "new", "a"), (Run(entries).Begun.Version, Run(entries).Next!.Id, Run(entries).Ticks.Keys.Single()));
         Assert.Equal(ProblemCode.UnknownRun, Assert.Single(GuideWork.End(JobFold.Of(entries), "other", "").Problems).Code);
         Assert.Equal(ProblemCode.Missing, Assert.Single(GuideWork.End(JobFold.Of(entries), "run", "").Problems).Code);
@@ -130,7 +181,10 @@ public class GuideWorkTests
     private static List<Entry> Begun(IReadOnlyList<GuideWindow> windows, params GuideStep[] steps)
     {
         var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load"));
-        TestShop.Add(entries, GuideWork.Begin(JobFold.Of(entries), TestShop.Shop.Models["marram-quartet-a4"], Made(windows, steps), 0, "run"));
+        TestShop.Add(
+            entries,
+            GuideWork.Begin(JobFold.Of(entries), TestShop.Shop.Models["marram-quartet-a4"], Made(windows, steps), 0, "run")
+        );
         return entries;
     }
 
@@ -139,7 +193,8 @@ public class GuideWorkTests
     private static Outcome<IReadOnlyList<EntryBody>> Told(List<Entry> entries, string step, string outcome, double? value, string words) =>
         GuideWork.Tick(TestShop.Case(entries), Graph, new StepTold("run", step, outcome, value, words), () => $"n{entries.Count}");
 
-    private static void Tick(List<Entry> entries, string step, string outcome = "done", double? value = null, string words = "") => TestShop.Add(entries, Told(entries, step, outcome, value, words));
+    private static void Tick(List<Entry> entries, string step, string outcome = "done", double? value = null, string words = "") =>
+        TestShop.Add(entries, Told(entries, step, outcome, value, words));
 
     private static string Refused(List<Entry> entries, string step, string outcome = "done", double? value = null, string words = "") =>
         Assert.Single(Told(entries, step, outcome, value, words).Problems).Code.ToString();

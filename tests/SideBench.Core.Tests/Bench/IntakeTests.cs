@@ -11,14 +11,29 @@ public class IntakeTests
     public void Problems_AreGathered_EachWithItsField()
     {
         var model = TestShop.Shop.Models["marram-duo"];
-        var bad = TestShop.Intake("marram-duo", "no-such") with { Words = " ", Ink = "soup", IdleWeeks = -1, Tried = new string('x', 100_000), Limit = -5 };
-        var found = Intake.Problems(bad, model, null, DateOnly.FromDateTime(TestShop.Now.UtcDateTime)).Select(p => (p.Code, p.Path)).ToHashSet();
+        var bad = TestShop.Intake("marram-duo", "no-such") with
+        {
+            Words = " ",
+            Ink = "soup",
+            IdleWeeks = -1,
+            Tried = new string('x', 100_000),
+            Limit = -5,
+        };
+        var found = Intake
+            .Problems(bad, model, null, DateOnly.FromDateTime(TestShop.Now.UtcDateTime))
+            .Select(p => (p.Code, p.Path))
+            .ToHashSet();
         Assert.Equal(
             [
-                (ProblemCode.UnknownWord, "/complaint"), (ProblemCode.Missing, "/words"), (ProblemCode.TooLong, "/tried"),
-                (ProblemCode.UnknownWord, "/ink"), (ProblemCode.OutOfRange, "/idleWeeks"), (ProblemCode.OutOfRange, "/limit"),
+                (ProblemCode.UnknownWord, "/complaint"),
+                (ProblemCode.Missing, "/words"),
+                (ProblemCode.TooLong, "/tried"),
+                (ProblemCode.UnknownWord, "/ink"),
+                (ProblemCode.OutOfRange, "/idleWeeks"),
+                (ProblemCode.OutOfRange, "/limit"),
             ],
-            found);
+            found
+        );
     }
 
     [Theory]

@@ -27,7 +27,16 @@ public class OpeningWorkTests
     public void EitherOfTwoWays_LetsAPartComeOff()
     {
         var entries = Opened();
-        Off(entries, "mains-lead", "paper-tray", "base-plate:base", "base-plate:base-collared", "base-plate", "pad-holder:pads", "pad-holder");
+        Off(
+            entries,
+            "mains-lead",
+            "paper-tray",
+            "base-plate:base",
+            "base-plate:base-collared",
+            "base-plate",
+            "pad-holder:pads",
+            "pad-holder"
+        );
         Assert.Contains("pad-holder", JobFold.Of(entries).Opening.Done);
     }
 
@@ -42,14 +51,20 @@ public class OpeningWorkTests
             foreach (var step in WayIn.To(graph, targets, House).Steps)
             {
                 TestShop.Add(entries, OpeningWork.TakeOff(TestShop.Case(entries), graph, step.Id, null, $"i{entries.Count}"));
-                if (chance.Next(8) == 0) TestShop.Add(entries, BenchKeeping.Put(JobFold.Of(entries), $"towel {entries.Count}", "inside", 1, $"t{entries.Count}"));
-                if (chance.Next(10) == 0) break;
+                if (chance.Next(8) == 0)
+                    TestShop.Add(
+                        entries,
+                        BenchKeeping.Put(JobFold.Of(entries), $"towel {entries.Count}", "inside", 1, $"t{entries.Count}")
+                    );
+                if (chance.Next(10) == 0)
+                    break;
             }
 
             var tray = JobFold.Of(entries).Tray;
             var back = WayBack.Of(graph, tray, House);
             Assert.Equal(tray.Select(i => i.Id).Order(), back.Steps.Select(s => s.Item.Id).Order());
-            foreach (var step in back.Steps) TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), graph, step.Item.Id, null));
+            foreach (var step in back.Steps)
+                TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), graph, step.Item.Id, null));
             Assert.Empty(JobFold.Of(entries).Tray);
             Assert.Empty(JobFold.Of(entries).Opening.Done);
             Assert.All(JobFold.Of(entries).Opening.Counts.Values, c => Assert.Equal((c.Total, true), (c.In, c.Balances)));
@@ -62,8 +77,14 @@ public class OpeningWorkTests
         var entries = Opened();
         Off(entries, "mains-lead", "top-cover");
         TestShop.Add(entries, BenchKeeping.Put(JobFold.Of(entries), "towel", "inside", 1, "t"));
-        Assert.Equal(("BackFirst", "towel inside"), Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "top-cover"), null)));
-        Assert.Equal("top cover open, towel inside", Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "mains-lead"), null)).Said);
+        Assert.Equal(
+            ("BackFirst", "towel inside"),
+            Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "top-cover"), null))
+        );
+        Assert.Equal(
+            "top cover open, towel inside",
+            Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "mains-lead"), null)).Said
+        );
         Assert.Equal("NotOff", Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, "ghost", null)).Code);
         // All at once is one press: the towel first, the lead last.
         TestShop.Add(entries, BenchKeeping.Clear(JobFold.Of(entries), [.. JobFold.Of(entries).Tray.Select(i => i.Id)], Graph));
@@ -75,8 +96,12 @@ public class OpeningWorkTests
     {
         var entries = Opened();
         Off(entries, "mains-lead", "paper-tray", "base-plate:base", "base-plate:base-collared");
-        foreach (var group in new[] { "base-plate:base", "base-plate:base-collared" }) TestShop.Add(entries, OpeningWork.Lose(JobFold.Of(entries), Graph, group, 1, false, "rolled away"));
-        Assert.Equal(("PieceMissing", "a collared one never"), Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "base-plate:base-collared"), null)));
+        foreach (var group in new[] { "base-plate:base", "base-plate:base-collared" })
+            TestShop.Add(entries, OpeningWork.Lose(JobFold.Of(entries), Graph, group, 1, false, "rolled away"));
+        Assert.Equal(
+            ("PieceMissing", "a collared one never"),
+            Refused(OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "base-plate:base-collared"), null))
+        );
         TestShop.Add(entries, OpeningWork.Replace(JobFold.Of(entries), "base-plate:base-collared", 1, "drawer 3"));
         TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "base-plate:base-collared"), null));
         TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "base-plate:base"), null));
@@ -93,7 +118,13 @@ public class OpeningWorkTests
         TestShop.Add(entries, OpeningWork.Lose(JobFold.Of(entries), Graph, "rear-panel:rear-long", 1, true, ""));
         Assert.Equal("OutOfRange", Refused(OpeningWork.TakeOff(TestShop.Case(entries), Graph, "rear-panel:rear-long", 2, "x")).Code);
         Off(entries, "rear-panel:rear-long", "rear-panel:lower-short", "rear-panel");
-        Assert.Equal((1, 1), (JobFold.Of(entries).Opening.Counts["rear-panel:rear-long"].OnTray, JobFold.Of(entries).Opening.Counts["rear-panel:rear-long"].Lost));
+        Assert.Equal(
+            (1, 1),
+            (
+                JobFold.Of(entries).Opening.Counts["rear-panel:rear-long"].OnTray,
+                JobFold.Of(entries).Opening.Counts["rear-panel:rear-long"].Lost
+            )
+        );
     }
 
     [Fact]
@@ -104,14 +135,19 @@ public class OpeningWorkTests
         TestShop.Add(entries, BenchKeeping.Put(JobFold.Of(entries), "mains lead", "unplugged", 1, "l"));
         var state = JobFold.Of(entries);
         Assert.Equal("OffAlready", Refused(TakeOff(entries, "top-cover")).Code);
-        Assert.Equal(["paper-tray"], WayIn.To(Graph, ["paper-tray", "top-cover"], House, state.Opening.DoneOn(Graph, state.Tray)).Steps.Select(s => s.Id));
+        Assert.Equal(
+            ["paper-tray"],
+            WayIn.To(Graph, ["paper-tray", "top-cover"], House, state.Opening.DoneOn(Graph, state.Tray)).Steps.Select(s => s.Id)
+        );
         Assert.Equal(["Top cover shut", "Mains lead plugged in"], WayBack.Of(Graph, state.Tray, House).Steps.Select(s => s.Title));
     }
 
     [Fact]
     public void SealInWarranty_NeedsTheCustomersWord()
     {
-        var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load", warranty: DateOnly.FromDateTime(TestShop.Now.AddYears(1).Date)));
+        var entries = TestShop.Opened(
+            TestShop.Intake("marram-quartet-a4", "fades-under-load", warranty: DateOnly.FromDateTime(TestShop.Now.AddYears(1).Date))
+        );
         Off(entries, "mains-lead", "paper-tray");
         Assert.Equal(("WordNeeded", "open-in-warranty"), Refused(TakeOff(entries, "rear-panel:rear-long")));
         TestShop.Add(entries, BenchKeeping.Consent(JobFold.Of(entries), "open-in-warranty", "Orla Quill"));
@@ -137,14 +173,29 @@ public class OpeningWorkTests
     {
         var entries = Opened();
         var today = DateOnly.FromDateTime(TestShop.Now.Date);
-        var told = new EntryBody.PartRenewed("damper-yellow", "", "MQ-D4", "L5012", 8.5m, "returned", today.AddDays(10), today.AddYears(1), "");
+        var told = new EntryBody.PartRenewed(
+            "damper-yellow",
+            "",
+            "MQ-D4",
+            "L5012",
+            8.5m,
+            "returned",
+            today.AddDays(10),
+            today.AddYears(1),
+            ""
+        );
         TestShop.Add(entries, OpeningWork.Renew(JobFold.Of(entries), Graph, told, today, "c"));
         var state = JobFold.Of(entries);
         Assert.Equal(("damper yellow", 8.5m), (state.Opening.Renewed[0].Name, state.Parts));
         Assert.Equal(("return", 14_400.0), (state.Clocks[0].Kind, state.Clocks[0].MinMinutes));
         // The machine does not wait for it.
         Assert.Equal(Day.Standing.Hands, state.StandingAt(TestShop.Now.AddHours(1)));
-        Assert.Equal(["/oldFate", "/returnBy"], OpeningWork.Renew(state, Graph, told with { OldFate = "eaten", ReturnBy = today.AddDays(-1) }, today, "c").Problems.Select(p => p.Path));
+        Assert.Equal(
+            ["/oldFate", "/returnBy"],
+            OpeningWork
+                .Renew(state, Graph, told with { OldFate = "eaten", ReturnBy = today.AddDays(-1) }, today, "c")
+                .Problems.Select(p => p.Path)
+        );
     }
 
     [Fact]
@@ -156,7 +207,16 @@ public class OpeningWorkTests
         TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "base-plate:base"), null));
         TestShop.Add(entries, OpeningWork.LeaveOff(JobFold.Of(entries), Item(entries, "paper-tray"), "The customer has it."));
         var today = DateOnly.FromDateTime(TestShop.Now.Date);
-        TestShop.Add(entries, OpeningWork.Renew(JobFold.Of(entries), Graph, new EntryBody.PartRenewed("cap-unit", "", "MQ-C1", "L9", 11, "scrapped", null, today.AddYears(1), ""), today, "c"));
+        TestShop.Add(
+            entries,
+            OpeningWork.Renew(
+                JobFold.Of(entries),
+                Graph,
+                new EntryBody.PartRenewed("cap-unit", "", "MQ-C1", "L9", 11, "scrapped", null, today.AddYears(1), ""),
+                today,
+                "c"
+            )
+        );
         var sheet = HandOverSheet.Of(TestShop.Case(entries));
         Assert.Contains("cap and wiper MQ-C1, lot L9, warranty to 2027-03-02", sheet.Used);
         Assert.Contains("Stays off: paper tray. The customer has it.", sheet.Watch);
@@ -178,9 +238,24 @@ public class OpeningWorkTests
     [Fact]
     public void Services_FallDueByTheMachinesOwnRecord()
     {
-        IReadOnlyList<DueForecast> Due(params (int Day, double Pct)[] read) => PartLife.Due(
-            [.. Opened(), .. read.Select((r, i) => TestShop.Line(2 + i, new EntryBody.GuideTicked("r", "s", "Read it", "done", r.Pct, "% of counter", [], [], 1)) with { At = TestShop.Now.AddDays(r.Day) })],
-            Graph, TestShop.Now.AddDays(60));
+        IReadOnlyList<DueForecast> Due(params (int Day, double Pct)[] read) =>
+            PartLife.Due(
+                [
+                    .. Opened(),
+                    .. read.Select(
+                        (r, i) =>
+                            TestShop.Line(
+                                2 + i,
+                                new EntryBody.GuideTicked("r", "s", "Read it", "done", r.Pct, "% of counter", [], [], 1)
+                            ) with
+                            {
+                                At = TestShop.Now.AddDays(r.Day),
+                            }
+                    ),
+                ],
+                Graph,
+                TestShop.Now.AddDays(60)
+            );
         double? Pads(params (int, double)[] read) => Due(read).FirstOrDefault(d => d.Service.Id == "pads")?.InDays;
         Assert.Null(Pads((0, 60)));
         // 24 points in 60 days: the last 6 to 90 take 15 more.
@@ -200,20 +275,27 @@ public class OpeningWorkTests
         TestShop.Add(entries, OpeningWork.PutBack(JobFold.Of(entries), Graph, Item(entries, "paper-tray"), null));
         Off(entries, "paper-tray");
         var life = PartLife.Of(entries, Graph);
-        Assert.Equal([("paper tray", 2, "Ines Varga", false), ("mains lead", 1, "Ines Varga", false)], life.Select(l => (l.Name, l.Times, l.By, l.LastBack is not null)));
+        Assert.Equal(
+            [("paper tray", 2, "Ines Varga", false), ("mains lead", 1, "Ines Varga", false)],
+            life.Select(l => (l.Name, l.Times, l.By, l.LastBack is not null))
+        );
     }
 
     private static List<Entry> Opened() => TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load"));
 
-    private static Outcome<IReadOnlyList<EntryBody>> TakeOff(List<Entry> entries, string removal) => OpeningWork.TakeOff(TestShop.Case(entries), Graph, removal, null, $"i{entries.Count}");
+    private static Outcome<IReadOnlyList<EntryBody>> TakeOff(List<Entry> entries, string removal) =>
+        OpeningWork.TakeOff(TestShop.Case(entries), Graph, removal, null, $"i{entries.Count}");
 
     private static void Off(List<Entry> entries, params string[] removals)
     {
-        foreach (var removal in removals) TestShop.Add(entries, TakeOff(entries, removal));
+        foreach (var removal in removals)
+            TestShop.Add(entries, TakeOff(entries, removal));
     }
 
     private static string Item(List<Entry> entries, string removal) => JobFold.Of(entries).Tray.First(i => i.Removal == removal).Id;
 
     private static (string Code, string Said) Refused(Outcome<IReadOnlyList<EntryBody>> outcome) =>
-        Assert.Single(outcome.Problems) is var problem ? (problem.Code.ToString(), problem.Args.LastOrDefault()?.ToString() ?? "") : default;
+        Assert.Single(outcome.Problems) is var problem
+            ? (problem.Code.ToString(), problem.Args.LastOrDefault()?.ToString() ?? "")
+            : default;
 }

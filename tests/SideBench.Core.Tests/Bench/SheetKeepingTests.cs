@@ -34,7 +34,10 @@ public class SheetKeepingTests
     public void UnlikePatterns_OpenThreadsOfTheirOwn_LikeOnesDoNot()
     {
         var entries = Opened("missing-after-idle", slot: 2);
-        Take(entries, Lines(("C", Gaps(n => n % 15 == 2)), ("LC", Gaps(n => n % 16 == 2)), ("M", Gaps(_ => true)), ("K", Gaps(n => n % 3 == 0))));
+        Take(
+            entries,
+            Lines(("C", Gaps(n => n % 15 == 2)), ("LC", Gaps(n => n % 16 == 2)), ("M", Gaps(_ => true)), ("K", Gaps(n => n % 3 == 0)))
+        );
         var threads = JobFold.Of(entries).Threads;
         Assert.Equal(["missing-after-idle", "bands", "blank-channel"], threads.Select(t => t.Complaint));
         Assert.Equal([2, 1, 4], threads.Select(t => t.Slot));
@@ -59,7 +62,18 @@ public class SheetKeepingTests
     {
         var sure = Opened("missing-after-idle");
         TestShop.Answer(sure, "nozzle-sheet", "run");
-        var told = new EntryBody.Answered("nozzle-sheet", "run", "n", "l", "s", null, "", 3, [], Shares: new Dictionary<string, double> { ["run"] = 0.6, ["scattered"] = 0.4 });
+        var told = new EntryBody.Answered(
+            "nozzle-sheet",
+            "run",
+            "n",
+            "l",
+            "s",
+            null,
+            "",
+            3,
+            [],
+            Shares: new Dictionary<string, double> { ["run"] = 0.6, ["scattered"] = 0.4 }
+        );
         var unsure = Opened("missing-after-idle");
         unsure.Add(TestShop.Line(2, told));
         var never = TestShop.Case(Opened("missing-after-idle")).Odds;
@@ -116,29 +130,49 @@ public class SheetKeepingTests
     public void SheetsThatDoNotFit_AreRefusedWithWhere()
     {
         var job = TestShop.Case(Opened("missing-after-idle"));
-        Problem Wrong(IReadOnlyList<UnitLine> units) => Assert.Single(SheetKeeping.Take(job, "s", "taps", null, units, null, _ => job, () => "x").Problems);
+        Problem Wrong(IReadOnlyList<UnitLine> units) =>
+            Assert.Single(SheetKeeping.Take(job, "s", "taps", null, units, null, _ => job, () => "x").Problems);
         Assert.Equal("/units", Wrong([]).Path);
         Assert.Equal("/units/1/nozzles", Wrong([.. Lines().Select((l, i) => i == 1 ? l with { Nozzles = "..." } : l)]).Path);
-        Assert.Equal("/units/0/nozzles", Wrong([.. Lines().Select((l, i) => i == 0 ? l with { Nozzles = new string('q', l.Nozzles.Length) } : l)]).Path);
+        Assert.Equal(
+            "/units/0/nozzles",
+            Wrong([.. Lines().Select((l, i) => i == 0 ? l with { Nozzles = new string('q', l.Nozzles.Length) } : l)]).Path
+        );
         Assert.Equal("/units/2/id", Wrong([.. Lines().Select((l, i) => i == 2 ? l with { Id = "ZZ" } : l)]).Path);
-        Assert.Equal(ProblemCode.UnknownSheet, Assert.Single(SheetKeeping.PutRight(job, "none", Lines(), _ => job, () => "x").Problems).Code);
+        Assert.Equal(
+            ProblemCode.UnknownSheet,
+            Assert.Single(SheetKeeping.PutRight(job, "none", Lines(), _ => job, () => "x").Problems).Code
+        );
     }
 
     private static int Index(Posterior odds, string cause) => odds.Book.Causes.Select((c, i) => (c.Id, i)).First(c => c.Id == cause).i;
 
-    private static List<Entry> Opened(string complaint, int slot = 0) => TestShop.Opened(TestShop.Intake("pellow-six-tank", complaint, idleWeeks: 8) with { Slot = slot });
+    private static List<Entry> Opened(string complaint, int slot = 0) =>
+        TestShop.Opened(TestShop.Intake("pellow-six-tank", complaint, idleWeeks: 8) with { Slot = slot });
 
     private static void Take(List<Entry> entries, IReadOnlyList<UnitLine> lines, string sheet = "s1") =>
-        TestShop.Add(entries, SheetKeeping.Take(TestShop.Case(entries), sheet, "taps", null, lines, null, thread => Case(entries, thread), () => "x"));
+        TestShop.Add(
+            entries,
+            SheetKeeping.Take(TestShop.Case(entries), sheet, "taps", null, lines, null, thread => Case(entries, thread), () => "x")
+        );
 
     private static JobCase Case(List<Entry> entries, int thread)
     {
         var state = JobFold.Of(entries);
-        return new JobCase(TestShop.Book("pellow-six-tank", state.Thread(thread).Complaint), state, DateOnly.FromDateTime(TestShop.Now.UtcDateTime), thread);
+        return new JobCase(
+            TestShop.Book("pellow-six-tank", state.Thread(thread).Complaint),
+            state,
+            DateOnly.FromDateTime(TestShop.Now.UtcDateTime),
+            thread
+        );
     }
 
     private static List<UnitLine> Lines(params (string Id, string Letters)[] told) =>
-        [.. Plan.Layout.Units.Select(u => UnitLine.Tapped(u, told.FirstOrDefault(t => t.Id == u.Id).Letters ?? new string('.', u.Nozzles)))];
+        [
+            .. Plan.Layout.Units.Select(u =>
+                UnitLine.Tapped(u, told.FirstOrDefault(t => t.Id == u.Id).Letters ?? new string('.', u.Nozzles))
+            ),
+        ];
 
     private static string Gaps(Func<int, bool> missing) => string.Concat(Enumerable.Range(0, 180).Select(n => missing(n) ? 'x' : '.'));
 }

@@ -33,8 +33,11 @@ public class ShopKeepingTests
         EntryBody edit = new EntryBody.BookEdited("rate", "vent-blocked", "", "", "fairly-common", "common", "seen");
         List<Entry> entries =
         [
-            TestShop.Line(1, new EntryBody.SchoolChosen("clog", "flush-early")), TestShop.Line(2, new EntryBody.PartTold("damper", false)), TestShop.Line(3, edit),
-            TestShop.Line(4, new EntryBody.PartTold("cap and wiper", false)), TestShop.Line(5, new EntryBody.PartTold("damper", true)),
+            TestShop.Line(1, new EntryBody.SchoolChosen("clog", "flush-early")),
+            TestShop.Line(2, new EntryBody.PartTold("damper", false)),
+            TestShop.Line(3, edit),
+            TestShop.Line(4, new EntryBody.PartTold("cap and wiper", false)),
+            TestShop.Line(5, new EntryBody.PartTold("damper", true)),
         ];
         var state = ShopState.Of(entries);
         Assert.Equal("flush-early", state.Schools["clog"]);
@@ -51,7 +54,12 @@ public class ShopKeepingTests
     public void Followed_IsTheJobsChoiceThenTheShopsThenOurs()
     {
         var shop = new Dictionary<string, string> { ["clog"] = "flush-early", ["flushing"] = "firm" };
-        var job = new Dictionary<string, string> { ["clog"] = "cleans-first", ["flushing"] = "gentle", ["cleans"] = "no-such" };
+        var job = new Dictionary<string, string>
+        {
+            ["clog"] = "cleans-first",
+            ["flushing"] = "gentle",
+            ["cleans"] = "no-such",
+        };
         var followed = School.Followed(Book.Schools, shop, job);
         Assert.Equal(("cleans-first", "firm", "three-then-rest"), (followed["clog"], followed["flushing"], followed["cleans"]));
         Assert.Equal(Book.Schools.Count, followed.Count);
@@ -67,7 +75,10 @@ public class ShopKeepingTests
         Assert.Equal(0.36, job.Feed!.Needed.Value, 9);
         Assert.Contains("magenta", EntrySentence.Of(entries[^1].Body));
         Assert.Equal(ProblemCode.OutOfRange, Assert.Single(BenchWork.Answer(job, "full-pages", "fades", 2, () => "x", 0).Problems).Code);
-        Assert.Equal(ProblemCode.OutOfRange, Assert.Single(BenchWork.Answer(job, "full-pages", "fades", 2, () => "x", 20, 9).Problems).Code);
+        Assert.Equal(
+            ProblemCode.OutOfRange,
+            Assert.Single(BenchWork.Answer(job, "full-pages", "fades", 2, () => "x", 20, 9).Problems).Code
+        );
     }
 
     [Fact]

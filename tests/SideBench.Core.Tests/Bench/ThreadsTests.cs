@@ -40,7 +40,10 @@ public class ThreadsTests
         Assert.Equal(ProblemCode.Missing, Assert.Single(refused.Problems).Code);
         TestShop.Add(entries, Endings.Close(Thread(entries, 1), "handed-back", "the customer brings a cartridge"));
         Assert.Null(JobFold.Of(entries).Closing);
-        Assert.Equal(ProblemCode.ThreadClosed, Assert.Single(BenchWork.Answer(Thread(entries, 1), "ink-seen", "enough", null, () => "x").Problems).Code);
+        Assert.Equal(
+            ProblemCode.ThreadClosed,
+            Assert.Single(BenchWork.Answer(Thread(entries, 1), "ink-seen", "enough", null, () => "x").Problems).Code
+        );
         TestShop.Mend(entries, "clear-vent");
         TestShop.ClearTray(entries);
         TestShop.Answer(entries, "full-pages", "even");

@@ -12,7 +12,8 @@ public class ArithmeticTests
         var job = Fading("nozzle-sheet=complete vent-open-draw=returns");
         var why = CauseArithmetic.Of(job.Odds, job.Facts, "vent-blocked")!;
         var odds = why.Start;
-        foreach (var line in why.Lines) odds *= line.Likelihood / line.Average;
+        foreach (var line in why.Lines)
+            odds *= line.Likelihood / line.Average;
         Assert.Equal(why.Now, odds, 9);
         Assert.Equal(why.Lines[^1].After, why.Now, 12);
         Assert.All(why.Lines, l => Assert.NotEmpty(l.Why));
@@ -51,9 +52,30 @@ public class ArithmeticTests
     public void Contradiction_NamesTheAnswerThatFitsLeast_Once()
     {
         // Three looks of which two agree on c0 and the third makes it nearly impossible.
-        var house = TinyBook.House with { ContradictsAbove = 0.4, HandBack = 20, NotInBook = 0.05 };
-        var looks = Enumerable.Range(0, 3).Select(i => TinyBook.Look($"l{i}", 1, [[0.999, 0.001], [0.001, 0.999]]));
-        var book = TinyBook.Of([1, 1], [.. looks, TinyBook.Proof(2)], [TinyBook.Mend("m0", 5, 0, 0.9), TinyBook.Mend("m1", 5, 1, 0.9)], house);
+        var house = TinyBook.House with
+        {
+            ContradictsAbove = 0.4,
+            HandBack = 20,
+            NotInBook = 0.05,
+        };
+        var looks = Enumerable
+            .Range(0, 3)
+            .Select(i =>
+                TinyBook.Look(
+                    $"l{i}",
+                    1,
+                    [
+                        [0.999, 0.001],
+                        [0.001, 0.999],
+                    ]
+                )
+            );
+        var book = TinyBook.Of(
+            [1, 1],
+            [.. looks, TinyBook.Proof(2)],
+            [TinyBook.Mend("m0", 5, 0, 0.9), TinyBook.Mend("m1", 5, 1, 0.9)],
+            house
+        );
         var facts = TinyBook.Facts(book);
         List<CaseEvent> told = [new CaseEvent.Told("l0", "o0", 1), new CaseEvent.Told("l1", "o0", 2), new CaseEvent.Told("l2", "o1", 3)];
         var odds = Posterior.Of(book, facts, told);
@@ -66,7 +88,8 @@ public class ArithmeticTests
     private static Core.Bench.JobCase Fading(string answers)
     {
         var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load", moved: true));
-        foreach (var answer in answers.Split(' ')) TestShop.Answer(entries, answer.Split('=')[0], answer.Split('=')[1]);
+        foreach (var answer in answers.Split(' '))
+            TestShop.Answer(entries, answer.Split('=')[0], answer.Split('=')[1]);
         return TestShop.Case(entries);
     }
 }

@@ -25,9 +25,10 @@ public class BookEditsTests
     public void Likelihood_SetsTheWord_KeepsTheOthersInProportion_AndTouchesNoOtherCause()
     {
         var edited = BookEdits.Apply(Book, [Edit(BookEdits.Likelihood, "draw-test", "vent-blocked", "hard", "even")]);
-        double[] Row(FaultBook book, string cause) => CaseBook.Of(book, TestShop.Shop.Models["marram-quartet-a4"], book.Complaints[0]) is var laid
-            ? laid.Likelihood[laid.IndexOfFinding("draw-test")][laid.Causes.ToList().FindIndex(c => c.Id == cause)]
-            : [];
+        double[] Row(FaultBook book, string cause) =>
+            CaseBook.Of(book, TestShop.Shop.Models["marram-quartet-a4"], book.Complaints[0]) is var laid
+                ? laid.Likelihood[laid.IndexOfFinding("draw-test")][laid.Causes.ToList().FindIndex(c => c.Id == cause)]
+                : [];
         var (before, after) = (Row(Book, "vent-blocked"), Row(edited, "vent-blocked"));
         Assert.Equal(0.5, after[1], 9);
         Assert.Equal(before[0] / before[2], after[0] / after[2], 9);

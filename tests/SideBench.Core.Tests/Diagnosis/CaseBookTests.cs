@@ -32,14 +32,17 @@ public class CaseBookTests
     public void Of_EveryModelAndComplaint_GivesEachCauseARepair_AndEachRepairItsProof()
     {
         foreach (var model in TestShop.Shop.Models.Keys)
-            foreach (var complaint in TestShop.Shop.Book.Complaints)
-            {
-                var book = TestShop.Book(model, complaint.Id);
-                Assert.NotEmpty(book.Causes);
-                Assert.All(book.ProofOf, p => Assert.True(p >= 0, $"{model} {complaint.Id}: a repair whose proof is not to be had"));
-                for (var c = 0; c < book.Causes.Count; c++)
-                    Assert.True(book.FixChance.Any(row => row[c] >= 0.3) || IsForOthers(book, c), $"{model} {complaint.Id}: nothing ends {book.Causes[c].Id}");
-            }
+        foreach (var complaint in TestShop.Shop.Book.Complaints)
+        {
+            var book = TestShop.Book(model, complaint.Id);
+            Assert.NotEmpty(book.Causes);
+            Assert.All(book.ProofOf, p => Assert.True(p >= 0, $"{model} {complaint.Id}: a repair whose proof is not to be had"));
+            for (var c = 0; c < book.Causes.Count; c++)
+                Assert.True(
+                    book.FixChance.Any(row => row[c] >= 0.3) || IsForOthers(book, c),
+                    $"{model} {complaint.Id}: nothing ends {book.Causes[c].Id}"
+                );
+        }
     }
 
     [Fact]

@@ -11,7 +11,10 @@ public class ComplaintStoriesTests
     [Fact]
     public void FadesUnderLoad_CompleteSheetAndHardDraw_LeavesVentLineAndDamper_ThenTheVentIsLookedAtFirst()
     {
-        var job = Told(TestShop.Intake("marram-quartet-a4", "fades-under-load", moved: true), "ink-seen=enough one-or-all=one film-and-tabs=none nozzle-sheet=complete draw-test=hard");
+        var job = Told(
+            TestShop.Intake("marram-quartet-a4", "fades-under-load", moved: true),
+            "ink-seen=enough one-or-all=one film-and-tabs=none nozzle-sheet=complete draw-test=hard"
+        );
         Assert.True(job.IsCleared("head") && job.IsCleared("nozzles"));
         Assert.True(job.Odds.On("vent") + job.Odds.On("line") + job.Odds.On("damper") > 0.9);
         Assert.All(new[] { "vent", "line", "damper" }, s => Assert.True(job.Odds.On(s) > 0.1, s));
@@ -32,7 +35,10 @@ public class ComplaintStoriesTests
     [InlineData("no change", "same", "line")]
     public void OpenFillPlug_SplitsVentFromWhatIsFurtherDown(string why, string outcome, string blamed)
     {
-        var job = Told(TestShop.Intake("marram-quartet-a4", "fades-under-load", moved: true), $"ink-seen=enough nozzle-sheet=complete draw-test=hard vent-open-draw={outcome}");
+        var job = Told(
+            TestShop.Intake("marram-quartet-a4", "fades-under-load", moved: true),
+            $"ink-seen=enough nozzle-sheet=complete draw-test=hard vent-open-draw={outcome}"
+        );
         var other = blamed == "vent" ? "line" : "vent";
         Assert.True(job.Odds.On(blamed) > job.Odds.On(other), why);
     }
@@ -72,8 +78,14 @@ public class ComplaintStoriesTests
     {
         var intake = TestShop.Intake("tolling-folio-3", "not-recognised", ink: "compatible");
         var before = Told(intake, "film-and-tabs=none press-home=no-change number-and-slot=right contacts-look=clean").Odds;
-        var refused = Told(intake, "film-and-tabs=none press-home=no-change number-and-slot=right contacts-look=clean swap-known-good=refused").Odds;
-        var read = Told(intake, "film-and-tabs=none press-home=no-change number-and-slot=right contacts-look=clean swap-known-good=read").Odds;
+        var refused = Told(
+            intake,
+            "film-and-tabs=none press-home=no-change number-and-slot=right contacts-look=clean swap-known-good=refused"
+        ).Odds;
+        var read = Told(
+            intake,
+            "film-and-tabs=none press-home=no-change number-and-slot=right contacts-look=clean swap-known-good=read"
+        ).Odds;
         Assert.True(refused.On("chip") < 0.1 && before.On("chip") > 0.4 && read.On("chip") > before.On("chip"));
         Assert.True(refused.On("slot-board") + refused.On("main-board") + refused.On("contacts") > 0.7);
     }
@@ -108,8 +120,15 @@ public class ComplaintStoriesTests
     [Fact]
     public void FindingsThatFitNothing_RaiseTheShareOfTheUnknown()
     {
-        var fits = Told(TestShop.Intake("marram-quartet-a4", "fades-under-load"), "ink-seen=enough nozzle-sheet=complete draw-test=hard").Odds.Unknown;
-        var odd = Told(TestShop.Intake("marram-quartet-a4", "fades-under-load"), "ink-seen=enough date-look=in nozzle-sheet=complete draw-test=air vent-open-draw=returns damper-look=full settings-seen=fit valve-look=open one-or-all=all").Odds.Unknown;
+        var fits = Told(
+            TestShop.Intake("marram-quartet-a4", "fades-under-load"),
+            "ink-seen=enough nozzle-sheet=complete draw-test=hard"
+        ).Odds.Unknown;
+        var odd = Told(
+            TestShop.Intake("marram-quartet-a4", "fades-under-load"),
+            "ink-seen=enough date-look=in nozzle-sheet=complete draw-test=air "
+                + "vent-open-draw=returns damper-look=full settings-seen=fit valve-look=open one-or-all=all"
+        ).Odds.Unknown;
         Assert.True(odd > 2 * fits, $"{fits:0.000} then {odd:0.000}");
     }
 
@@ -118,7 +137,8 @@ public class ComplaintStoriesTests
         var entries = TestShop.Opened(intake);
         foreach (var answer in answers.Split(' ', StringSplitOptions.RemoveEmptyEntries))
         {
-            if (answer.Split('=') is not [var finding, var outcome]) throw new ArgumentException(answer);
+            if (answer.Split('=') is not [var finding, var outcome])
+                throw new ArgumentException(answer);
             TestShop.Answer(entries, finding, outcome);
             TestShop.ClearTray(entries);
         }

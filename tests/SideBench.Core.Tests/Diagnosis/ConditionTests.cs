@@ -14,36 +14,42 @@ public class ConditionTests
         Model = TestShop.Shop.Models["marram-quartet-a4"],
         Context = new Dictionary<string, string> { ["ink"] = "refilled" },
         Answers = new Dictionary<string, string> { ["nozzle-sheet"] = "complete" },
-        Done = [["clean"], ["rest"], ["clean"]],
+        Done =
+        [
+            ["clean"],
+            ["rest"],
+            ["clean"],
+        ],
         Tray = [new TrayItem("1", "lid", "open", 1, "shut it", ["open"])],
         CounterPct = 96,
         Consents = ["irreversible"],
     };
 
-    public static TheoryData<string, Condition, bool> Rows() => new()
-    {
-        { "all, with one that fails", new Condition.All([Yes, No]), false },
-        { "all of none", new Condition.All([]), true },
-        { "any, with one that holds", new Condition.Any([No, Yes]), true },
-        { "any of none", new Condition.Any([]), false },
-        { "the model's axis", new Condition.ModelIs("head", ["thermal", "piezo"]), true },
-        { "another word on that axis", new Condition.ModelIs("head", ["thermal"]), false },
-        { "an axis the model does not have", new Condition.ModelIs("wings", ["two"]), false },
-        { "a station it has", new Condition.HasStation("damper"), true },
-        { "a station it does not have", new Condition.HasStation("seal"), false },
-        { "the context", new Condition.ContextIs("ink", ["refilled", "addon"]), true },
-        { "context that was not told", new Condition.ContextIs("paper", ["thick"]), false },
-        { "an answer", new Condition.FindingIs("nozzle-sheet", ["complete"]), true },
-        { "another answer", new Condition.FindingIs("nozzle-sheet", ["run"]), false },
-        { "a question that was not told", new Condition.FindingIs("draw-test", ["free"]), false },
-        { "work done twice", new Condition.DoneAtLeast("clean", 2, null), true },
-        { "work done twice since a rest", new Condition.DoneAtLeast("clean", 2, "rest"), false },
-        { "work done once since a rest", new Condition.DoneAtLeast("clean", 1, "rest"), true },
-        { "a mark on the tray", new Condition.TrayHas("open"), true },
-        { "a mark that is not there", new Condition.TrayHas("wet"), false },
-        { "the customer's word", new Condition.Agreed("irreversible"), true },
-        { "a word that was not given", new Condition.Agreed("open-in-warranty"), false },
-    };
+    public static TheoryData<string, Condition, bool> Rows() =>
+        new()
+        {
+            { "all, with one that fails", new Condition.All([Yes, No]), false },
+            { "all of none", new Condition.All([]), true },
+            { "any, with one that holds", new Condition.Any([No, Yes]), true },
+            { "any of none", new Condition.Any([]), false },
+            { "the model's axis", new Condition.ModelIs("head", ["thermal", "piezo"]), true },
+            { "another word on that axis", new Condition.ModelIs("head", ["thermal"]), false },
+            { "an axis the model does not have", new Condition.ModelIs("wings", ["two"]), false },
+            { "a station it has", new Condition.HasStation("damper"), true },
+            { "a station it does not have", new Condition.HasStation("seal"), false },
+            { "the context", new Condition.ContextIs("ink", ["refilled", "addon"]), true },
+            { "context that was not told", new Condition.ContextIs("paper", ["thick"]), false },
+            { "an answer", new Condition.FindingIs("nozzle-sheet", ["complete"]), true },
+            { "another answer", new Condition.FindingIs("nozzle-sheet", ["run"]), false },
+            { "a question that was not told", new Condition.FindingIs("draw-test", ["free"]), false },
+            { "work done twice", new Condition.DoneAtLeast("clean", 2, null), true },
+            { "work done twice since a rest", new Condition.DoneAtLeast("clean", 2, "rest"), false },
+            { "work done once since a rest", new Condition.DoneAtLeast("clean", 1, "rest"), true },
+            { "a mark on the tray", new Condition.TrayHas("open"), true },
+            { "a mark that is not there", new Condition.TrayHas("wet"), false },
+            { "the customer's word", new Condition.Agreed("irreversible"), true },
+            { "a word that was not given", new Condition.Agreed("open-in-warranty"), false },
+        };
 
     [Theory]
     [MemberData(nameof(Rows))]
@@ -83,7 +89,11 @@ public class ConditionTests
         foreach (var model in TestShop.Shop.Models.Values)
         {
             var bare = new Facts { Model = model, Context = new Dictionary<string, string>() };
-            var told = bare with { Context = new Dictionary<string, string> { ["ink"] = "refilled", ["complaint"] = "fades-under-load" }, Answers = new Dictionary<string, string> { ["nozzle-sheet"] = "complete" } };
+            var told = bare with
+            {
+                Context = new Dictionary<string, string> { ["ink"] = "refilled", ["complaint"] = "fades-under-load" },
+                Answers = new Dictionary<string, string> { ["nozzle-sheet"] = "complete" },
+            };
             foreach (var step in TestShop.Shop.Book.Findings.Cast<BookStep>().Concat(TestShop.Shop.Book.Repairs))
                 Assert.True(step.When.Holds(told) == step.When.For(bare).Holds(told), $"{model.Id} {step.Id}");
         }

@@ -59,7 +59,12 @@ public class GatesTests
     {
         // Deep clean lifts the Quartet's counter by 6, a light one by 1: at 96 % the deep one would pass 100, the light one not.
         var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "missing-after-idle", idleWeeks: 10));
-        entries.Add(TestShop.Line(entries.Count + 1, new EntryBody.Answered("counter-reading", "below", "Counter", "Below", "below", 96, "% of counter", 1, [])));
+        entries.Add(
+            TestShop.Line(
+                entries.Count + 1,
+                new EntryBody.Answered("counter-reading", "below", "Counter", "Below", "below", 96, "% of counter", 1, [])
+            )
+        );
         var held = HeldBy(entries, "counter-would-pass");
         Assert.Contains("clean-deep", held);
         Assert.DoesNotContain("clean-light", held);

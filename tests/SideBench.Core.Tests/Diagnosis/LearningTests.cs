@@ -52,7 +52,11 @@ public class LearningTests
     {
         EntryBody.Judged Job(double sure, params TestWorth[] tests) =>
             new(0, "m", "c", "maker", "a", [new Foretold("a", sure, true), new Foretold("b", 1 - sure, false)], tests);
-        var record = OddsRecord.Of([Job(0.95, new TestWorth("long", 10, 2)), Job(1.0, new TestWorth("short", 1, 1)), Job(0.35, new TestWorth("short", 1, -0.5))]);
+        var record = OddsRecord.Of([
+            Job(0.95, new TestWorth("long", 10, 2)),
+            Job(1.0, new TestWorth("short", 1, 1)),
+            Job(0.35, new TestWorth("short", 1, -0.5)),
+        ]);
         Assert.Equal((3, 2), (record.Jobs, record.LeadRight));
         Assert.Equal((2, 2, 1.95), (record.Tenths[9].Given, record.Tenths[9].Confirmed, record.Tenths[9].Foretold));
         Assert.Equal((1, 0), (record.Tenths[6].Given, record.Tenths[6].Confirmed));

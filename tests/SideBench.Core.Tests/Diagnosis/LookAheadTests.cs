@@ -38,7 +38,8 @@ public class LookAheadTests
             var (plan, now, _) = Case(book);
             var mending = plan.Mending(now);
             foreach (var (isRepair, index, expected) in plan.Steps(now))
-                if (!isRepair) Assert.True(expected <= mending + book.StepCost[book.Findings[index].Id] + 1e-9, $"seed {Seed}, round {round}");
+                if (!isRepair)
+                    Assert.True(expected <= mending + book.StepCost[book.Findings[index].Id] + 1e-9, $"seed {Seed}, round {round}");
         }
     }
 
@@ -71,8 +72,26 @@ public class LookAheadTests
     public void Steps_SeeThatTwoTestsPayOnlyTogether()
     {
         // Four causes at 9/40 each, told apart by two tests of 2: each alone only halves them. One repair and proof costs 31.
-        var first = TinyBook.Look("first", 2, [[0.999, 0.001], [0.999, 0.001], [0.001, 0.999], [0.001, 0.999]]);
-        var second = TinyBook.Look("second", 2, [[0.999, 0.001], [0.001, 0.999], [0.999, 0.001], [0.001, 0.999]]);
+        var first = TinyBook.Look(
+            "first",
+            2,
+            [
+                [0.999, 0.001],
+                [0.999, 0.001],
+                [0.001, 0.999],
+                [0.001, 0.999],
+            ]
+        );
+        var second = TinyBook.Look(
+            "second",
+            2,
+            [
+                [0.999, 0.001],
+                [0.001, 0.999],
+                [0.999, 0.001],
+                [0.001, 0.999],
+            ]
+        );
         var mends = Enumerable.Range(0, 4).Select(c => TinyBook.Mend($"m{c}", 30, c, 0.99));
         var book = TinyBook.Of([1, 1, 1, 1], [first, second, TinyBook.Proof(4)], mends);
         var (plan, now, _) = Case(book);
@@ -84,7 +103,21 @@ public class LookAheadTests
     public void Opening_IsPaidOnce_WhileNothingNeedsPowerBetween()
     {
         var cover = new TrayPut("cover", "open", 1, "shut it", ["open"], 10);
-        var looks = Enumerable.Range(0, 2).Select(i => TinyBook.Look($"l{i}", 1, [[0.9, 0.1], [0.1, 0.9]]) with { Puts = [cover] });
+        var looks = Enumerable
+            .Range(0, 2)
+            .Select(i =>
+                TinyBook.Look(
+                    $"l{i}",
+                    1,
+                    [
+                        [0.9, 0.1],
+                        [0.1, 0.9],
+                    ]
+                ) with
+                {
+                    Puts = [cover],
+                }
+            );
         var book = TinyBook.Of([1, 1], [.. looks, TinyBook.Proof(2)], [TinyBook.Mend("m0", 5, 0, 0.9), TinyBook.Mend("m1", 5, 1, 0.9)]);
         var shut = new PlanBoard(Posterior.Of(book, TinyBook.Facts(book), []), TinyBook.Facts(book));
         Assert.Equal(11, shut.CostOfFinding(0, shut.Open), 9);
@@ -95,7 +128,17 @@ public class LookAheadTests
     public void MissingPart_AddsItsWait_AndASchoolMakesItsStepsCheaper()
     {
         var mend = TinyBook.Mend("m0", 5, 0, 0.9) with { Part = "cap" };
-        var book = TinyBook.Of([1], [TinyBook.Proof(1)], [mend], TinyBook.House with { PartsWait = 7, SchoolFactor = 0.5 }, new School("s", "S", "?", true, "", [new SchoolOption("o", "O", "", ["m0"], true)]));
+        var book = TinyBook.Of(
+            [1],
+            [TinyBook.Proof(1)],
+            [mend],
+            TinyBook.House with
+            {
+                PartsWait = 7,
+                SchoolFactor = 0.5,
+            },
+            new School("s", "S", "?", true, "", [new SchoolOption("o", "O", "", ["m0"], true)])
+        );
         var facts = TinyBook.Facts(book);
         var odds = Posterior.Of(book, facts, []);
         Assert.Equal(6, new PlanBoard(odds, facts).RepairCost[0], 9);
@@ -106,8 +149,22 @@ public class LookAheadTests
     [Fact]
     public void Bits_OfASureTestBetweenTwo_IsOne_AndOfAnIdleOneIsNone()
     {
-        var sure = TinyBook.Look("sure", 1, [[1 - 1e-12, 1e-12], [1e-12, 1 - 1e-12]]);
-        var idle = TinyBook.Look("idle", 1, [[0.5, 0.5], [0.5, 0.5]]);
+        var sure = TinyBook.Look(
+            "sure",
+            1,
+            [
+                [1 - 1e-12, 1e-12],
+                [1e-12, 1 - 1e-12],
+            ]
+        );
+        var idle = TinyBook.Look(
+            "idle",
+            1,
+            [
+                [0.5, 0.5],
+                [0.5, 0.5],
+            ]
+        );
         var book = TinyBook.Of([1, 1], [sure, idle], [], TinyBook.House with { NotInBook = 1e-12 });
         var odds = Posterior.Of(book, TinyBook.Facts(book), []);
         Assert.Equal(1, Information.Bits(0, odds), 6);

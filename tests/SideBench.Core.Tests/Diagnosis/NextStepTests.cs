@@ -10,14 +10,42 @@ public class NextStepTests
     public void Of_CheapSplitAndDearRepairs_TestsFirst()
     {
         // Two like causes, repairs of 40 min each: blind, half the time both are made. A look of 1 min tells them apart.
-        var book = TinyBook.Of([1, 1], [TinyBook.Look("look", 1, [[0.97, 0.03], [0.03, 0.97]]), TinyBook.Proof(2)], [TinyBook.Mend("m0", 40, 0, 0.95), TinyBook.Mend("m1", 40, 1, 0.95)]);
+        var book = TinyBook.Of(
+            [1, 1],
+            [
+                TinyBook.Look(
+                    "look",
+                    1,
+                    [
+                        [0.97, 0.03],
+                        [0.03, 0.97],
+                    ]
+                ),
+                TinyBook.Proof(2),
+            ],
+            [TinyBook.Mend("m0", 40, 0, 0.95), TinyBook.Mend("m1", 40, 1, 0.95)]
+        );
         Assert.Equal("look", Next(book).Chosen?.Step.Id);
     }
 
     [Fact]
     public void Of_CheapRepairAndDearTest_MendsFirst()
     {
-        var book = TinyBook.Of([5, 1], [TinyBook.Look("look", 30, [[0.9, 0.1], [0.1, 0.9]]), TinyBook.Proof(2)], [TinyBook.Mend("m0", 2, 0, 0.95), TinyBook.Mend("m1", 20, 1, 0.95)]);
+        var book = TinyBook.Of(
+            [5, 1],
+            [
+                TinyBook.Look(
+                    "look",
+                    30,
+                    [
+                        [0.9, 0.1],
+                        [0.1, 0.9],
+                    ]
+                ),
+                TinyBook.Proof(2),
+            ],
+            [TinyBook.Mend("m0", 2, 0, 0.95), TinyBook.Mend("m1", 20, 1, 0.95)]
+        );
         Assert.Equal("m0", Next(book).Chosen?.Step.Id);
     }
 
@@ -33,7 +61,21 @@ public class NextStepTests
     [Fact]
     public void Of_RepairJustMade_ProvesItBeforeAnythingElse()
     {
-        var book = TinyBook.Of([1, 1], [TinyBook.Look("look", 0.1, [[0.97, 0.03], [0.03, 0.97]]), TinyBook.Proof(2)], [TinyBook.Mend("m0", 5, 0, 0.9), TinyBook.Mend("m1", 5, 1, 0.9)]);
+        var book = TinyBook.Of(
+            [1, 1],
+            [
+                TinyBook.Look(
+                    "look",
+                    0.1,
+                    [
+                        [0.97, 0.03],
+                        [0.03, 0.97],
+                    ]
+                ),
+                TinyBook.Proof(2),
+            ],
+            [TinyBook.Mend("m0", 5, 0, 0.9), TinyBook.Mend("m1", 5, 1, 0.9)]
+        );
         var advice = Next(book, new CaseEvent.Worked("m0", 1));
         Assert.Equal((AdviceKind.Prove, "proof"), (advice.Kind, advice.Chosen?.Step.Id));
         Assert.Equal(AdviceKind.Close, Next(book, new CaseEvent.Worked("m0", 1), new CaseEvent.Told("proof", "o0", 2)).Kind);
@@ -43,11 +85,51 @@ public class NextStepTests
     [Fact]
     public void Of_EasyCheckThatTells_ComesBeforeACheaperLookingTest()
     {
-        var easy = TinyBook.Look("easy", 2, [[0.9, 0.1], [0.3, 0.7]]) with { Easy = true };
-        var book = TinyBook.Of([1, 1], [easy, TinyBook.Look("sharp", 1, [[0.99, 0.01], [0.01, 0.99]]), TinyBook.Proof(2)], [TinyBook.Mend("m0", 40, 0, 0.9), TinyBook.Mend("m1", 40, 1, 0.9)]);
+        var easy = TinyBook.Look(
+            "easy",
+            2,
+            [
+                [0.9, 0.1],
+                [0.3, 0.7],
+            ]
+        ) with
+        {
+            Easy = true,
+        };
+        var book = TinyBook.Of(
+            [1, 1],
+            [
+                easy,
+                TinyBook.Look(
+                    "sharp",
+                    1,
+                    [
+                        [0.99, 0.01],
+                        [0.01, 0.99],
+                    ]
+                ),
+                TinyBook.Proof(2),
+            ],
+            [TinyBook.Mend("m0", 40, 0, 0.9), TinyBook.Mend("m1", 40, 1, 0.9)]
+        );
         Assert.Equal("easy", Next(book).Chosen?.Step.Id);
         var useless = easy with { Rows = [new LikelihoodRow(["c0", "c1"], [0.5, 0.5], "tells nothing")] };
-        book = TinyBook.Of([1, 1], [useless, TinyBook.Look("sharp", 1, [[0.99, 0.01], [0.01, 0.99]]), TinyBook.Proof(2)], [TinyBook.Mend("m0", 40, 0, 0.9), TinyBook.Mend("m1", 40, 1, 0.9)]);
+        book = TinyBook.Of(
+            [1, 1],
+            [
+                useless,
+                TinyBook.Look(
+                    "sharp",
+                    1,
+                    [
+                        [0.99, 0.01],
+                        [0.01, 0.99],
+                    ]
+                ),
+                TinyBook.Proof(2),
+            ],
+            [TinyBook.Mend("m0", 40, 0, 0.9), TinyBook.Mend("m1", 40, 1, 0.9)]
+        );
         Assert.Equal("sharp", Next(book).Chosen?.Step.Id);
     }
 
@@ -79,7 +161,9 @@ public class NextStepTests
     // Cost of an order, stopping at the best place to hand back.
     private static double Cost(CaseBook book, Posterior odds, int[] order)
     {
-        double reach = 1, spent = 0, best = book.Book.House.HandBack;
+        double reach = 1,
+            spent = 0,
+            best = book.Book.House.HandBack;
         foreach (var r in order)
         {
             spent += reach * (book.StepCost[book.Repairs[r].Id] + book.StepCost["proof"]);
@@ -92,7 +176,8 @@ public class NextStepTests
 
     private static IEnumerable<int[]> Permutations(int[] items)
     {
-        if (items.Length <= 1) return [items];
+        if (items.Length <= 1)
+            return [items];
         return items.SelectMany(first => Permutations([.. items.Where(i => i != first)]).Select(rest => (int[])[first, .. rest]));
     }
 

@@ -16,7 +16,14 @@ public class QuickEntryTests
     [InlineData("tolling-folio-3", "not-recognised", "f17", "panel-code=prompt", null, 0)]
     [InlineData("tolling-folio-3", "waste-full", "counter 100 % limit", "counter-reading=limit", 100.0, 0)]
     [InlineData("pellow-six-tank", "missing-after-idle", "light cyan run of neighbouring missing", "nozzle-sheet=run", null, 3)]
-    public void Of_WordsOfTheBench_ReadsTheFindingFirst(string model, string complaint, string typed, string means, double? number, int slot)
+    public void Of_WordsOfTheBench_ReadsTheFindingFirst(
+        string model,
+        string complaint,
+        string typed,
+        string means,
+        double? number,
+        int slot
+    )
     {
         var job = TestShop.Case(TestShop.Opened(TestShop.Intake(model, complaint)));
         var readings = QuickEntry.Of(job.Book, job.Facts, typed);

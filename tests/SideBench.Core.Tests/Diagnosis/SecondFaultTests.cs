@@ -24,11 +24,28 @@ public class SecondFaultTests
     public void EvidenceThatTheFirstFaultExplained_DoesNotSpeakAgainstTheSecond()
     {
         // The look blames c0 almost surely. When c0's repair fails its proof, c1 comes back: with pairs more than without.
-        var look = TinyBook.Look("look", 1, [[0.02, 0.98], [0.98, 0.02], [0.5, 0.5]], [0.98, 0.02]);
+        var look = TinyBook.Look(
+            "look",
+            1,
+            [
+                [0.02, 0.98],
+                [0.98, 0.02],
+                [0.5, 0.5],
+            ],
+            [0.98, 0.02]
+        );
         CaseEvent[] told = [new CaseEvent.Told("look", "o1", 1), new CaseEvent.Worked("m0", 2), new CaseEvent.Told("proof", "o1", 3)];
         double Second(double rate)
         {
-            var book = TinyBook.Of([5, 5, 0.01], [look, TinyBook.Proof(3)], [TinyBook.Mend("m0", 5, 0, 0.95), TinyBook.Mend("m1", 5, 1, 0.95)], House with { SecondFault = rate });
+            var book = TinyBook.Of(
+                [5, 5, 0.01],
+                [look, TinyBook.Proof(3)],
+                [TinyBook.Mend("m0", 5, 0, 0.95), TinyBook.Mend("m1", 5, 1, 0.95)],
+                House with
+                {
+                    SecondFault = rate,
+                }
+            );
             return Posterior.Of(book, TinyBook.Facts(book), told).Still[1];
         }
 

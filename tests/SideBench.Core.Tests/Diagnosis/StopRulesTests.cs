@@ -10,11 +10,22 @@ public class StopRulesTests
     [Fact]
     public void InWarranty_StopsBeforeOpening_AndNamesTheWord()
     {
-        var intake = TestShop.Intake("tolling-folio-3", "waste-full", warranty: DateOnly.FromDateTime(TestShop.Now.UtcDateTime).AddDays(30));
+        var intake = TestShop.Intake(
+            "tolling-folio-3",
+            "waste-full",
+            warranty: DateOnly.FromDateTime(TestShop.Now.UtcDateTime).AddDays(30)
+        );
         var job = Told(intake, "reset-history=no counter-reading=limit");
         Assert.Equal((AdviceKind.HandBack, "open-in-warranty"), (job.Advice.Kind, job.Advice.Word?.Word));
         Assert.Contains("In warranty", job.Advice.Because);
-        var agreed = new JobCase(job.Book, job.State with { Consents = ["open-in-warranty"] }, DateOnly.FromDateTime(TestShop.Now.UtcDateTime));
+        var agreed = new JobCase(
+            job.Book,
+            job.State with
+            {
+                Consents = ["open-in-warranty"],
+            },
+            DateOnly.FromDateTime(TestShop.Now.UtcDateTime)
+        );
         Assert.NotEqual(AdviceKind.HandBack, agreed.Advice.Kind);
     }
 
@@ -23,21 +34,36 @@ public class StopRulesTests
     {
         var intake = TestShop.Intake("marram-quartet-a4", "fades-under-load") with { Limit = 3 };
         Assert.True(Told(intake, "").Advice.Chosen?.Step.Easy);
-        var job = Told(intake with { Limit = 8 }, "ink-seen=enough nozzle-sheet=complete valve-look=open film-and-tabs=none settings-seen=fit one-or-all=one date-look=in just-changed=weeks");
+        var job = Told(
+            intake with
+            {
+                Limit = 8,
+            },
+            "ink-seen=enough nozzle-sheet=complete valve-look=open film-and-tabs=none "
+                + "settings-seen=fit one-or-all=one date-look=in just-changed=weeks"
+        );
         Assert.Equal("past-limit", job.Advice.Word?.Word);
     }
 
     [Fact]
     public void RepairThatIsMoreThanTheMachineIsWorth_WaitsForTheCustomersWord()
     {
-        var job = Told(TestShop.Intake("marram-duo", "not-recognised"), "one-slot-or-all=all swap-known-good=refused film-and-tabs=none press-home=no-change contacts-look=clean slot-cable-look=home coupler-look=right");
+        var job = Told(
+            TestShop.Intake("marram-duo", "not-recognised"),
+            "one-slot-or-all=all swap-known-good=refused film-and-tabs=none "
+                + "press-home=no-change contacts-look=clean slot-cable-look=home coupler-look=right"
+        );
         Assert.Contains(job.Advice.Held, h => h.Gate.Id == "past-worth" && h.Step.Id == "renew-main-board");
     }
 
     [Fact]
     public void DeadChannelThatCannotBeMended_IsHandedBack_WithItsName()
     {
-        var job = Told(TestShop.Intake("marram-duo", "blank-channel"), "ink-seen=enough nozzle-sheet=blank blank-sheet=nothing outlet-blot=wet film-and-tabs=none head-cable-look=home vent-look=clear just-changed=weeks cap-look=clean pump-test=vanishes");
+        var job = Told(
+            TestShop.Intake("marram-duo", "blank-channel"),
+            "ink-seen=enough nozzle-sheet=blank blank-sheet=nothing outlet-blot=wet film-and-tabs=none "
+                + "head-cable-look=home vent-look=clear just-changed=weeks cap-look=clean pump-test=vanishes"
+        );
         Assert.Equal(AdviceKind.HandBack, job.Advice.Kind);
         Assert.Contains("Dead driver", job.Advice.Because);
     }
@@ -48,7 +74,14 @@ public class StopRulesTests
         var intake = TestShop.Intake("marram-quartet-a4", "missing-after-idle", idleWeeks: 12);
         var first = Told(intake, "nozzle-sheet=run");
         Assert.Contains(first.Advice.Held, h => h is { Gate.Id: "flush-waits", Step.Id: "hand-flush" });
-        var early = new JobCase(first.Book, first.State with { Schools = new Dictionary<string, string> { ["clog"] = "flush-early" } }, DateOnly.FromDateTime(TestShop.Now.UtcDateTime));
+        var early = new JobCase(
+            first.Book,
+            first.State with
+            {
+                Schools = new Dictionary<string, string> { ["clog"] = "flush-early" },
+            },
+            DateOnly.FromDateTime(TestShop.Now.UtcDateTime)
+        );
         Assert.DoesNotContain(early.Advice.Held, h => h.Step.Id == "hand-flush");
         var full = Told(TestShop.Intake("tolling-folio-3", "waste-full"), "reset-history=no counter-reading=limit pads-weighed=full");
         Assert.Contains("By the school “Pads full: Renew the pads”", full.Advice.Because);
@@ -70,7 +103,8 @@ public class StopRulesTests
     private static JobCase Told(EntryBody.TakenIn intake, string answers)
     {
         var entries = TestShop.Opened(intake);
-        foreach (var answer in answers.Split(' ', StringSplitOptions.RemoveEmptyEntries)) TestShop.Answer(entries, answer.Split('=')[0], answer.Split('=')[1]);
+        foreach (var answer in answers.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+            TestShop.Answer(entries, answer.Split('=')[0], answer.Split('=')[1]);
         TestShop.ClearTray(entries);
         return TestShop.Case(entries);
     }

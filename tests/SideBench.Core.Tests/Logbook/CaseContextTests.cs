@@ -23,7 +23,10 @@ public class CaseContextTests
     [InlineData("2026-03-01", "out")]
     [InlineData(null, "out")]
     public void Warranty_LastsThroughItsLastDay(string? end, string word) =>
-        Assert.Equal(word, CaseContext.Of(TestShop.Intake("marram-duo", "x", warranty: end is null ? null : DateOnly.Parse(end)), Today, "x")["warranty"]);
+        Assert.Equal(
+            word,
+            CaseContext.Of(TestShop.Intake("marram-duo", "x", warranty: end is null ? null : DateOnly.Parse(end)), Today, "x")["warranty"]
+        );
 
     [Theory]
     [InlineData(0, "none")]

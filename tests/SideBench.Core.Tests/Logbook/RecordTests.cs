@@ -10,7 +10,9 @@ public class RecordTests
     public void EveryKindOfLine_HasAName()
     {
         var kinds = typeof(EntryBody).GetNestedTypes().Where(t => t.IsSubclassOf(typeof(EntryBody))).ToList();
-        var names = kinds.Select(k => EntrySentence.KindOf((EntryBody)System.Runtime.CompilerServices.RuntimeHelpers.GetUninitializedObject(k))).ToList();
+        var names = kinds
+            .Select(k => EntrySentence.KindOf((EntryBody)System.Runtime.CompilerServices.RuntimeHelpers.GetUninitializedObject(k)))
+            .ToList();
         Assert.Equal(kinds.Count, names.Distinct().Count());
     }
 
@@ -18,7 +20,14 @@ public class RecordTests
     public void Core_ReferencesNothingOfOurs_AndNoDatabaseOrWeb()
     {
         var names = typeof(EntryBody).Assembly.GetReferencedAssemblies().Select(a => a.Name!).ToList();
-        Assert.DoesNotContain(names, n => n.StartsWith("SideBench", StringComparison.Ordinal) || n.Contains("Npgsql") || n.Contains("AspNetCore") || n.Contains("Json"));
+        Assert.DoesNotContain(
+            names,
+            n =>
+                n.StartsWith("SideBench", StringComparison.Ordinal)
+                || n.Contains("Npgsql")
+                || n.Contains("AspNetCore")
+                || n.Contains("Json")
+        );
     }
 
     [Fact]
@@ -35,7 +44,9 @@ public class RecordTests
     {
         // Read 71 %, then a deep clean of 6 %: 77 %.
         var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "missing-after-idle", idleWeeks: 9));
-        entries.Add(TestShop.Line(2, new EntryBody.Answered("counter-reading", "below", "Counter", "Below", "below", 71, "% of counter", 1, [])));
+        entries.Add(
+            TestShop.Line(2, new EntryBody.Answered("counter-reading", "below", "Counter", "Below", "below", 71, "% of counter", 1, []))
+        );
         TestShop.Mend(entries, "clean-deep");
         Assert.Equal(77, JobFold.Of(entries).CounterPct);
     }

@@ -35,7 +35,10 @@ public class CoverCheckTests
     {
         for (var seed = 1; seed < 3; seed++)
         {
-            var truth = NozzleTruth.Good(Layout).With(0, HeadFaults.Of(pattern, 60, new Random(seed))).With(1, HeadFaults.Of(pattern, 60, new Random(seed + 50)));
+            var truth = NozzleTruth
+                .Good(Layout)
+                .With(0, HeadFaults.Of(pattern, 60, new Random(seed)))
+                .With(1, HeadFaults.Of(pattern, 60, new Random(seed + 50)));
             var reading = Read(truth, null, default);
             Assert.Null(reading.Refusal);
             Assert.Equal(pattern, reading.Units[0].Pattern);
@@ -43,14 +46,31 @@ public class CoverCheckTests
     }
 
     [Fact]
-    public void NoteBesideThePattern_DoesNotMatter() => Assert.Null(Read(NozzleTruth.Good(Layout), (5, 55, 60, 20), new Rgb(250, 232, 120)).Refusal);
+    public void NoteBesideThePattern_DoesNotMatter() =>
+        Assert.Null(Read(NozzleTruth.Good(Layout), (5, 55, 60, 20), new Rgb(250, 232, 120)).Refusal);
 
     private static SheetReading Read(NozzleTruth truth, (double X, double Y, double Width, double Height)? cover, Rgb colour)
     {
         const double Scale = 8;
         var page = SheetPress.Print(Layout, truth, 12, 0.9, new Random(3));
         var view = new SheetView(
-            (int)(115 * Scale), (int)(90 * Scale), new Homography(Scale, 0, 5 * Scale, 0, Scale, 5 * Scale, 0, 0), 0.6, 0, 1.2, 0.04, 0, (1, 0.985, 0.96), 0, new Rgb(120, 120, 122), 2, 0, false, cover, colour);
+            (int)(115 * Scale),
+            (int)(90 * Scale),
+            new Homography(Scale, 0, 5 * Scale, 0, Scale, 5 * Scale, 0, 0),
+            0.6,
+            0,
+            1.2,
+            0.04,
+            0,
+            (1, 0.985, 0.96),
+            0,
+            new Rgb(120, 120, 122),
+            2,
+            0,
+            false,
+            cover,
+            colour
+        );
         return SheetReader.Read(view.Take(page, 12, 9), Layout);
     }
 }

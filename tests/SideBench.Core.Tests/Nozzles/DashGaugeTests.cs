@@ -15,9 +15,11 @@ public class DashGaugeTests
     public void Strength_FollowsTheInk_Closely()
     {
         var unit = UnitTruth.Good(60);
-        for (var n = 20; n < 30; n++) unit.Strength[n] = 0.2 + (0.06 * (n - 20));
+        for (var n = 20; n < 30; n++)
+            unit.Strength[n] = 0.2 + (0.06 * (n - 20));
         var sheet = Measured(NozzleTruth.Good(Layout).With(1, unit));
-        for (var n = 20; n < 30; n++) Assert.InRange(Dash(sheet, "C", n).Strength, unit.Strength[n] - 0.13, unit.Strength[n] + 0.13);
+        for (var n = 20; n < 30; n++)
+            Assert.InRange(Dash(sheet, "C", n).Strength, unit.Strength[n] - 0.13, unit.Strength[n] + 0.13);
         Assert.InRange(Dash(sheet, "C", 5).Strength, 0.8, 1.2);
     }
 
@@ -25,7 +27,8 @@ public class DashGaugeTests
     public void Offset_IsMeasuredToHundredths_AlsoInYellow()
     {
         var unit = UnitTruth.Good(60);
-        for (var n = 10; n < 20; n++) unit.OffsetMm[n] = 0.05 * (n - 14);
+        for (var n = 10; n < 20; n++)
+            unit.OffsetMm[n] = 0.05 * (n - 14);
         var sheet = Measured(NozzleTruth.Good(Layout).With(2, unit).With(0, unit));
         for (var n = 10; n < 20; n++)
         {
@@ -38,20 +41,27 @@ public class DashGaugeTests
     public void PenAcrossDashes_NeitherMakesNorBreaksOne()
     {
         var unit = UnitTruth.Good(60);
-        for (var n = 0; n < 60; n += 6) unit.Strength[n + 2] = 0;
+        for (var n = 0; n < 60; n += 6)
+            unit.Strength[n + 2] = 0;
         var page = SheetPress.Print(Layout, NozzleTruth.Good(Layout).With(0, unit), Scale, 0.85, new Random(1));
         // A red stroke down through the third column, as thick as a pen.
         var x = (int)((8 + (2 * 4.4) + 2) * Scale);
-        for (var y = (int)(14 * Scale); y < 40 * Scale; y++) page.Rgb.AsSpan(((y * page.Width) + x) * 3, 9).Fill(60);
+        for (var y = (int)(14 * Scale); y < 40 * Scale; y++)
+            page.Rgb.AsSpan(((y * page.Width) + x) * 3, 9).Fill(60);
         var sheet = Measured(page);
-        for (var n = 2; n < 60; n += 6) Assert.True(Dash(sheet, "K", n).Strength < 0.12, $"{n}: {Dash(sheet, "K", n).Strength}");
+        for (var n = 2; n < 60; n += 6)
+            Assert.True(Dash(sheet, "K", n).Strength < 0.12, $"{n}: {Dash(sheet, "K", n).Strength}");
         Assert.True(Dash(sheet, "K", 1).Strength > 0.8);
     }
 
     [Fact]
     public void ProperDash_IsKnownFromTheStrongOnes_HoweverManyAreWeak()
     {
-        Assert.Equal(0.5, UnitReference.Of([.. Enumerable.Repeat(0.5, 60), .. Enumerable.Repeat(0.2, 35), .. Enumerable.Repeat(0.0, 20)]).Amplitude, 2);
+        Assert.Equal(
+            0.5,
+            UnitReference.Of([.. Enumerable.Repeat(0.5, 60), .. Enumerable.Repeat(0.2, 35), .. Enumerable.Repeat(0.0, 20)]).Amplitude,
+            2
+        );
         Assert.Equal(0, UnitReference.Of([0, 0, 0]).Dashes);
         Assert.Equal(0.4, UnitReference.Of([0, 0, 0, 0, 0, 0, 0, 0.4, 0, 0]).Amplitude, 2);
     }
@@ -69,7 +79,22 @@ public class DashGaugeTests
     public void Softness_IsSeen_AndShapeIsAsThickAsPrinted()
     {
         var page = SheetPress.Print(Layout, NozzleTruth.Good(Layout), 14, 0.85, new Random(1));
-        var view = new SheetView((int)(105 * Scale), (int)(80 * Scale), new Homography(Scale, 0, -0.5, 0, Scale, -0.5, 0, 0), 0.2, 0, 0.5, 0, 0, (1, 1, 1), 0, default, 0, 0, false);
+        var view = new SheetView(
+            (int)(105 * Scale),
+            (int)(80 * Scale),
+            new Homography(Scale, 0, -0.5, 0, Scale, -0.5, 0, 0),
+            0.2,
+            0,
+            0.5,
+            0,
+            0,
+            (1, 1, 1),
+            0,
+            default,
+            0,
+            0,
+            false
+        );
         var sharp = Measured(view.Take(page, 14, 1)).SoftMm;
         var soft = Measured((view with { SoftPx = 1.6 }).Take(page, 14, 1)).SoftMm;
         Assert.InRange(sharp, 0.02, 0.16);
@@ -83,7 +108,8 @@ public class DashGaugeTests
     {
         var page = SheetPress.Print(Layout, NozzleTruth.Good(Layout), Scale, 0.85, new Random(1));
         // White paper over the right half of every dash of the first column.
-        for (var y = (int)(10 * Scale); y < 42 * Scale; y++) page.Rgb.AsSpan(((y * page.Width) + (int)(10 * Scale)) * 3, (int)(2.2 * Scale) * 3).Fill(255);
+        for (var y = (int)(10 * Scale); y < 42 * Scale; y++)
+            page.Rgb.AsSpan(((y * page.Width) + (int)(10 * Scale)) * 3, (int)(2.2 * Scale) * 3).Fill(255);
         var stretches = Measured(page).Stretches(0);
         Assert.True(stretches[0] > 0.6 && stretches[^1] < 0.2, string.Join(' ', stretches));
     }
@@ -96,5 +122,6 @@ public class DashGaugeTests
         return DashGauge.Of(DashSamples.Of(image, Map, places), places, Map);
     }
 
-    private static DashMeasure Dash(GaugedSheet sheet, string unit, int nozzle) => sheet.Measures[sheet.Places.Index().First(p => p.Item.Unit.Id == unit && p.Item.Nozzle == nozzle).Index];
+    private static DashMeasure Dash(GaugedSheet sheet, string unit, int nozzle) =>
+        sheet.Measures[sheet.Places.Index().First(p => p.Item.Unit.Id == unit && p.Item.Nozzle == nozzle).Index];
 }

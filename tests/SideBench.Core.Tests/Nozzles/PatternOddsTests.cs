@@ -25,7 +25,8 @@ public class PatternOddsTests
         for (var i = 0; i < 40; i++)
         {
             var truth = HeadFaults.Of(pattern, new[] { 60, 96, 180, 64 }[i % 4], chance);
-            if (Of(truth, chance).Likeliest == pattern) right++;
+            if (Of(truth, chance).Likeliest == pattern)
+                right++;
         }
 
         Assert.True(right >= 36, $"{right} of 40");
@@ -71,7 +72,17 @@ public class PatternOddsTests
     private static PatternOdds Of(UnitTruth truth, Random? chance, double mixed = 0)
     {
         double Noise(double spread) => chance is null ? 0 : spread * SheetPress.Bell(chance);
-        var measures = truth.Strength.Select((s, n) => new DashMeasure(Math.Max(0, s < 0.08 ? Math.Abs(Noise(0.02)) : s + Noise(0.06)), 0.02, s < 0.08 ? Noise(0.2) : truth.OffsetMm[n] + Noise(0.015), 0.012)).ToArray();
+        var measures = truth
+            .Strength.Select(
+                (s, n) =>
+                    new DashMeasure(
+                        Math.Max(0, s < 0.08 ? Math.Abs(Noise(0.02)) : s + Noise(0.06)),
+                        0.02,
+                        s < 0.08 ? Noise(0.2) : truth.OffsetMm[n] + Noise(0.015),
+                        0.012
+                    )
+            )
+            .ToArray();
         var likely = measures.Select(m => NozzleLikelihood.Of(m, Model, Model.GoodSpread, Model.OffsetSpreadMm)).ToArray();
         return PatternOdds.Of(measures, likely, mixed, Model.OffsetSpreadMm, Model);
     }

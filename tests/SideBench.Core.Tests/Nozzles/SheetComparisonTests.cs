@@ -16,8 +16,13 @@ public class SheetComparisonTests
             {
                 for (var now = 0; now <= all; now++)
                 {
-                    var draws = Enumerable.Range(0, 1 << all).Where(bits => int.PopCount(bits) == now).Select(bits => int.PopCount(bits & ((1 << before) - 1))).ToList();
-                    for (var both = 0; both <= now; both++) Assert.Equal(draws.Count(d => d >= both) / (double)draws.Count, Hypergeometric.AtLeast(all, before, now, both), 9);
+                    var draws = Enumerable
+                        .Range(0, 1 << all)
+                        .Where(bits => int.PopCount(bits) == now)
+                        .Select(bits => int.PopCount(bits & ((1 << before) - 1)))
+                        .ToList();
+                    for (var both = 0; both <= now; both++)
+                        Assert.Equal(draws.Count(d => d >= both) / (double)draws.Count, Hypergeometric.AtLeast(all, before, now, both), 9);
                     Assert.Equal(draws.Average(), Hypergeometric.Mean(all, before, now), 9);
                 }
             }
@@ -26,12 +31,18 @@ public class SheetComparisonTests
 
     [Fact]
     public void ChanceOfAnOverlap_FallsAsMoreIsAsked_AndStaysAChance() =>
-        Gen.Select(Gen.Int[1, 400], Gen.Int[0, 400], Gen.Int[0, 400], Gen.Int[0, 400]).Sample((all, a, b, k) =>
-        {
-            var (before, now) = (a % (all + 1), b % (all + 1));
-            var (more, less) = (Hypergeometric.AtLeast(all, before, now, (k % (all + 1)) + 1), Hypergeometric.AtLeast(all, before, now, k % (all + 1)));
-            return more >= 0 && more <= less + 1e-9 && less <= 1;
-        });
+        Gen.Select(Gen.Int[1, 400], Gen.Int[0, 400], Gen.Int[0, 400], Gen.Int[0, 400])
+            .Sample(
+                (all, a, b, k) =>
+                {
+                    var (before, now) = (a % (all + 1), b % (all + 1));
+                    var (more, less) = (
+                        Hypergeometric.AtLeast(all, before, now, (k % (all + 1)) + 1),
+                        Hypergeometric.AtLeast(all, before, now, k % (all + 1))
+                    );
+                    return more >= 0 && more <= less + 1e-9 && less <= 1;
+                }
+            );
 
     [Theory]
     [InlineData("..........", "..........", GapMove.Complete)]
@@ -73,7 +84,12 @@ public class SheetComparisonTests
     [Fact]
     public void Reading_TellsStillFromWandering_AndNamesWhatClears()
     {
-        UnitLine[] before = [Line("K", Gaps(180, n => n is > 59 and < 90)), Line("C", Gaps(180, n => n % 9 == 0)), Line("Y", Gaps(180, n => n % 12 == 0))];
+        UnitLine[] before =
+        [
+            Line("K", Gaps(180, n => n is > 59 and < 90)),
+            Line("C", Gaps(180, n => n % 9 == 0)),
+            Line("Y", Gaps(180, n => n % 12 == 0)),
+        ];
         UnitLine[] now = [before[0], Line("C", Gaps(180, n => n % 9 == 4)), Line("Y", Gaps(180, n => n is 0 or 24 or 60))];
         var changes = before.Zip(now, SheetComparison.Of).Select(c => c!).ToList();
         var (title, says) = SheetWords.Reading(now, changes);
@@ -108,7 +124,9 @@ public class SheetComparisonTests
 
     private static SheetComparison Compare(string before, string now) => SheetComparison.Of(Line("K", before), Line("K", now))!;
 
-    private static UnitLine Line(string id, string letters) => UnitLine.Tapped(TinySheet.Unit(id, "#1D1D20", false, 8, letters.Length), letters);
+    private static UnitLine Line(string id, string letters) =>
+        UnitLine.Tapped(TinySheet.Unit(id, "#1D1D20", false, 8, letters.Length), letters);
 
-    private static string Gaps(int nozzles, Func<int, bool> missing) => string.Concat(Enumerable.Range(0, nozzles).Select(n => missing(n) ? 'x' : '.'));
+    private static string Gaps(int nozzles, Func<int, bool> missing) =>
+        string.Concat(Enumerable.Range(0, nozzles).Select(n => missing(n) ? 'x' : '.'));
 }

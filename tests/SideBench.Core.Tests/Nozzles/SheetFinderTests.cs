@@ -36,7 +36,19 @@ public class SheetFinderTests
     {
         var truth = Seen(-1, 8, 0, 0);
         var chance = new Random(3);
-        var grain = Enumerable.Range(0, 400).Select(_ => new Stroke(1200 + (chance.NextDouble() * 600), chance.NextDouble() * 700, 8 + (30 * chance.NextDouble()), 2, 0.1 * chance.NextDouble(), 0.6, 0.6, 0.5, 40));
+        var grain = Enumerable
+            .Range(0, 400)
+            .Select(_ => new Stroke(
+                1200 + (chance.NextDouble() * 600),
+                chance.NextDouble() * 700,
+                8 + (30 * chance.NextDouble()),
+                2,
+                0.1 * chance.NextDouble(),
+                0.6,
+                0.6,
+                0.5,
+                40
+            ));
         var pen = new[] { new Stroke(300, 250, 60, 4, 0.8, 0.2, 0.7, 0.6, 240), new Stroke(310, 260, 30, 4, -0.8, 0.2, 0.7, 0.6, 120) };
         var find = SheetFinder.Find(Layout, [.. Strokes(truth, chance, _ => true), .. grain, .. pen]);
         Assert.Equal(180, find.Explained);
@@ -57,13 +69,17 @@ public class SheetFinderTests
     [Fact]
     public void SheetOfAnotherPitch_IsNotExplained()
     {
-        var other = Layout with { Units = [.. Layout.Units.Select(u => u with { Block = u.Block with { RowPitchMm = 3.1, StairStepMm = 0.5 } })] };
+        var other = Layout with
+        {
+            Units = [.. Layout.Units.Select(u => u with { Block = u.Block with { RowPitchMm = 3.1, StairStepMm = 0.5 } })],
+        };
         var find = SheetFinder.Find(other, Strokes(Seen(0, 8, 0, 0), new Random(6), _ => true));
         Assert.True(find.Explained < 120, $"{find.Explained}");
     }
 
     [Fact]
-    public void TooFewDashes_AreNoSheet() => Assert.Null(SheetFinder.Find(Layout, [.. Strokes(Seen(0, 8, 0, 0), new Random(7), _ => true).Take(8)]).Map);
+    public void TooFewDashes_AreNoSheet() =>
+        Assert.Null(SheetFinder.Find(Layout, [.. Strokes(Seen(0, 8, 0, 0), new Random(7), _ => true).Take(8)]).Map);
 
     private static Homography Seen(double turnDeg, double scale, double g, double h)
     {
@@ -74,7 +90,14 @@ public class SheetFinderTests
     }
 
     private static List<Stroke> Strokes(Homography map, Random chance, Func<DashPlace, bool> fires) =>
-        [.. DashPlace.Of(Layout).Where(fires).Select(p => At(map, p.MiddleX + (0.02 * (chance.NextDouble() - 0.5)), p.Y + (0.03 * (chance.NextDouble() - 0.5)), p.Unit, 3.9, 0.26))];
+        [
+            .. DashPlace
+                .Of(Layout)
+                .Where(fires)
+                .Select(p =>
+                    At(map, p.MiddleX + (0.02 * (chance.NextDouble() - 0.5)), p.Y + (0.03 * (chance.NextDouble() - 0.5)), p.Unit, 3.9, 0.26)
+                ),
+        ];
 
     private static Stroke At(Homography map, double x, double y, SheetUnit unit, double length, double thick)
     {
@@ -83,13 +106,26 @@ public class SheetFinderTests
         var angle = Math.Atan((y2 - y1) / (x2 - x1));
         var (r, g, b) = unit.Color.Taken;
         var size = Math.Sqrt((r * r) + (g * g) + (b * b));
-        return new Stroke((x1 + x2) / 2, (y1 + y2) / 2, px, thick * px / length, angle, r / size, g / size, b / size, (int)(px * thick * px / length));
+        return new Stroke(
+            (x1 + x2) / 2,
+            (y1 + y2) / 2,
+            px,
+            thick * px / length,
+            angle,
+            r / size,
+            g / size,
+            b / size,
+            (int)(px * thick * px / length)
+        );
     }
 
     // How far, at most, the corners of the pattern are from where they should be.
-    private static double Miss(SheetFind find, Homography truth) => DashPlace.Of(Layout).Max(p =>
-    {
-        var ((x, y), (tx, ty)) = (find.Map!.Value.At(p.MiddleX, p.Y), truth.At(p.MiddleX, p.Y));
-        return Math.Sqrt(((x - tx) * (x - tx)) + ((y - ty) * (y - ty))) / PageMap.Of(truth).ScaleAt(p.MiddleX, p.Y);
-    });
+    private static double Miss(SheetFind find, Homography truth) =>
+        DashPlace
+            .Of(Layout)
+            .Max(p =>
+            {
+                var ((x, y), (tx, ty)) = (find.Map!.Value.At(p.MiddleX, p.Y), truth.At(p.MiddleX, p.Y));
+                return Math.Sqrt(((x - tx) * (x - tx)) + ((y - ty) * (y - ty))) / PageMap.Of(truth).ScaleAt(p.MiddleX, p.Y);
+            });
 }

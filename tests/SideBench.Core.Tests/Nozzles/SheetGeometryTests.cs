@@ -18,19 +18,37 @@ public class SheetGeometryTests
 
     [Fact]
     public void FlatSheetSeenFromAnywhere_IsFoundFromItsPoints_AndBack() =>
-        Gen.Select(Gen.Double[-0.4, 0.4], Gen.Double[3, 20], Gen.Double[-4e-4, 4e-4], Gen.Double[-4e-4, 4e-4]).Sample((turn, scale, g, h) =>
-        {
-            var truth = new Homography(scale * Math.Cos(turn), -scale * Math.Sin(turn), 300, scale * Math.Sin(turn), scale * Math.Cos(turn), 200, g, h);
-            var pairs = Enumerable.Range(0, 30).Select(i => (X: (double)(i % 6 * 30), Y: (double)(i / 6 * 40))).Select(p => (p.X, p.Y, At: truth.At(p.X, p.Y))).Select(p => new PointPair(p.X, p.Y, p.At.X, p.At.Y)).ToList();
-            var found = Homography.Of(pairs, flat: false)!.Value;
-            var (x, y) = found.At(77, 51);
-            var (tx, ty) = truth.At(77, 51);
-            var (bx, by) = found.Back().At(x, y);
-            return Math.Abs(x - tx) + Math.Abs(y - ty) < 1e-4 && Math.Abs(bx - 77) + Math.Abs(by - 51) < 1e-5;
-        });
+        Gen.Select(Gen.Double[-0.4, 0.4], Gen.Double[3, 20], Gen.Double[-4e-4, 4e-4], Gen.Double[-4e-4, 4e-4])
+            .Sample(
+                (turn, scale, g, h) =>
+                {
+                    var truth = new Homography(
+                        scale * Math.Cos(turn),
+                        -scale * Math.Sin(turn),
+                        300,
+                        scale * Math.Sin(turn),
+                        scale * Math.Cos(turn),
+                        200,
+                        g,
+                        h
+                    );
+                    var pairs = Enumerable
+                        .Range(0, 30)
+                        .Select(i => (X: (double)(i % 6 * 30), Y: (double)(i / 6 * 40)))
+                        .Select(p => (p.X, p.Y, At: truth.At(p.X, p.Y)))
+                        .Select(p => new PointPair(p.X, p.Y, p.At.X, p.At.Y))
+                        .ToList();
+                    var found = Homography.Of(pairs, flat: false)!.Value;
+                    var (x, y) = found.At(77, 51);
+                    var (tx, ty) = truth.At(77, 51);
+                    var (bx, by) = found.Back().At(x, y);
+                    return Math.Abs(x - tx) + Math.Abs(y - ty) < 1e-4 && Math.Abs(bx - 77) + Math.Abs(by - 51) < 1e-5;
+                }
+            );
 
     [Fact]
-    public void TooFewPoints_GiveNoSheet() => Assert.Null(Homography.Of([new PointPair(0, 0, 1, 1), new PointPair(1, 0, 2, 1)], flat: true));
+    public void TooFewPoints_GiveNoSheet() =>
+        Assert.Null(Homography.Of([new PointPair(0, 0, 1, 1), new PointPair(1, 0, 2, 1)], flat: true));
 
     [Fact]
     public void Bend_FollowsTheCurl_AndNotADisplacedGroup()
@@ -38,7 +56,8 @@ public class SheetGeometryTests
         var flat = PageMap.Of(new Homography(8, 0, 0, 0, 8, 0, 0, 0));
         double Curl(double x) => 0.3 * Math.Sin(x / 60);
         var seen = (from row in Enumerable.Range(0, 20) from column in Enumerable.Range(0, 30) select (X: column * 6.0, Y: row * 6.0))
-            .Select(p => new SeenOff(p.X, p.Y, 0, Curl(p.X) + (p is { X: < 50, Y: < 18 } ? 0.35 : 0))).ToList();
+            .Select(p => new SeenOff(p.X, p.Y, 0, Curl(p.X) + (p is { X: < 50, Y: < 18 } ? 0.35 : 0)))
+            .ToList();
         var places = seen.Select(s => new DashPlace(TinySheet.Layout.Units[0], 0, 0, s.X, s.Y)).ToList();
         var bent = Bending.Of(flat, seen, places);
         Assert.Equal((12 + Curl(30)) * 8, bent.At(30, 12).Y, 0.25);
@@ -50,8 +69,13 @@ public class SheetGeometryTests
     {
         var flat = PageMap.Of(new Homography(8, 0, 0, 0, 8, 0, 0, 0));
         var chance = new Random(3);
-        var seen = Enumerable.Range(0, 60).Select(i => new SeenOff(150 + (i % 6 * 4), 20 + (i / 6 * 2), 0, 0.02 * (chance.NextDouble() - 0.5))).ToList();
-        var places = seen.Select(s => new DashPlace(TinySheet.Layout.Units[0], 0, 0, s.X, s.Y)).Append(new DashPlace(TinySheet.Layout.Units[0], 0, 0, 5, 20)).ToList();
+        var seen = Enumerable
+            .Range(0, 60)
+            .Select(i => new SeenOff(150 + (i % 6 * 4), 20 + (i / 6 * 2), 0, 0.02 * (chance.NextDouble() - 0.5)))
+            .ToList();
+        var places = seen.Select(s => new DashPlace(TinySheet.Layout.Units[0], 0, 0, s.X, s.Y))
+            .Append(new DashPlace(TinySheet.Layout.Units[0], 0, 0, 5, 20))
+            .ToList();
         Assert.Equal(20 * 8, Bending.Of(flat, seen, places).At(5, 20).Y, 0.8);
     }
 
@@ -63,8 +87,12 @@ public class SheetGeometryTests
         {
             Units =
             [
-                TinySheet.Unit("K", "#1D1D20", false, 8), TinySheet.Unit("K", "#1D1D20", false, 12),
-                TinySheet.Unit("C", "#0E9BD0", false, 90) with { Block = new StairBlock(90, 16, 6, 3, 0.4, 0, 3.9, 0.26) },
+                TinySheet.Unit("K", "#1D1D20", false, 8),
+                TinySheet.Unit("K", "#1D1D20", false, 12),
+                TinySheet.Unit("C", "#0E9BD0", false, 90) with
+                {
+                    Block = new StairBlock(90, 16, 6, 3, 0.4, 0, 3.9, 0.26),
+                },
             ],
             Marks = [new SheetMark("Z", 1, 1, 2, 2, 1, null)],
         };
@@ -91,7 +119,12 @@ public class SheetGeometryTests
     [Fact]
     public void TwoInks_AreMixedOnlyWhenBothLeanTowardsEachOther()
     {
-        SheetUnit[] units = [TinySheet.Unit("C", "#0E9BD0", false, 8), TinySheet.Unit("Y", "#FDF28A", true, 40), TinySheet.Unit("M", "#D02A7E", false, 72)];
+        SheetUnit[] units =
+        [
+            TinySheet.Unit("C", "#0E9BD0", false, 8),
+            TinySheet.Unit("Y", "#FDF28A", true, 40),
+            TinySheet.Unit("M", "#D02A7E", false, 72),
+        ];
         double[] Taken(SheetUnit u) => [u.Color.Taken.R, u.Color.Taken.G, u.Color.Taken.B];
         UnitInk Ink(double[] a, double[] b, double share) => new([.. a.Zip(b, (x, y) => (x * (1 - share)) + (y * share))], 0.5, true);
         var (c, y, m) = (Taken(units[0]), Taken(units[1]), Taken(units[2]));

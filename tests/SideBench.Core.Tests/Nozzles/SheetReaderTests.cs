@@ -19,7 +19,8 @@ public class SheetReaderTests
             var scene = SheetScenes.Good(TinySheet.Layout, photo, level, 300 + seed);
             var reading = SheetReader.Read(scene.Image, TinySheet.Layout);
             Assert.Null(reading.Refusal);
-            for (var u = 0; u < reading.Units.Count; u++) score.Add(scene.Truth.Units[u], reading.Units[u]);
+            for (var u = 0; u < reading.Units.Count; u++)
+                score.Add(scene.Truth.Units[u], reading.Units[u]);
         }
 
         Assert.Equal((0, 0), (score.Missing.False, score.Missing.Overlooked));
@@ -59,7 +60,18 @@ public class SheetReaderTests
     [InlineData(RefusalReason.NoSheet)]
     public void WhatCannotBeRead_IsNeverReadAsIfGood(RefusalReason reason)
     {
-        var other = TinySheet.Layout with { Units = [TinySheet.Unit("K", "#1D1D20", false, 8) with { Block = new StairBlock(10, 20, 10, 6, 1.7, 0.17, 5.4, 0.25) }, TinySheet.Unit("M", "#D02A7E", false, 72, 30)], Marks = [] };
+        var other = TinySheet.Layout with
+        {
+            Units =
+            [
+                TinySheet.Unit("K", "#1D1D20", false, 8) with
+                {
+                    Block = new StairBlock(10, 20, 10, 6, 1.7, 0.17, 5.4, 0.25),
+                },
+                TinySheet.Unit("M", "#D02A7E", false, 72, 30),
+            ],
+            Marks = [],
+        };
         for (var seed = 0; seed < 2; seed++)
         {
             var scene = SheetScenes.Bad(TinySheet.Layout, other, reason, photo: seed % 2 == 1, 40 + seed);
@@ -111,7 +123,8 @@ public class SheetReaderTests
     private static PixelImage UpsideDown(PixelImage image)
     {
         var rgb = new byte[image.Rgb.Length];
-        for (int from = 0, to = rgb.Length - 3; to >= 0; from += 3, to -= 3) image.Rgb.AsSpan(from, 3).CopyTo(rgb.AsSpan(to));
+        for (int from = 0, to = rgb.Length - 3; to >= 0; from += 3, to -= 3)
+            image.Rgb.AsSpan(from, 3).CopyTo(rgb.AsSpan(to));
         return new PixelImage(image.Width, image.Height, rgb);
     }
 
@@ -120,7 +133,8 @@ public class SheetReaderTests
         var rgb = new byte[image.Rgb.Length];
         for (var y = 0; y < image.Height; y++)
         {
-            for (var x = 0; x < image.Width; x++) image.Rgb.AsSpan(((y * image.Width) + x) * 3, 3).CopyTo(rgb.AsSpan(((x * image.Height) + image.Height - 1 - y) * 3));
+            for (var x = 0; x < image.Width; x++)
+                image.Rgb.AsSpan(((y * image.Width) + x) * 3, 3).CopyTo(rgb.AsSpan(((x * image.Height) + image.Height - 1 - y) * 3));
         }
 
         return new PixelImage(image.Height, image.Width, rgb);

@@ -38,7 +38,8 @@ public class StrokesTests
     public void SlantedDash_TellsItsAngle_AndOneAcrossATilesEdgeStaysOne()
     {
         var image = Blank(160, 96, (_, _) => 250);
-        for (var x = 20; x < 70; x++) Draw(image, x, 30 + (x / 10), 1, 2, (20, 20, 20));
+        for (var x = 20; x < 70; x++)
+            Draw(image, x, 30 + (x / 10), 1, 2, (20, 20, 20));
         var dash = Assert.Single(Find(image), s => s.IsDash);
         Assert.InRange(dash.Angle, 0.07, 0.13);
         Assert.InRange(dash.Length, 47, 53);
@@ -59,13 +60,19 @@ public class StrokesTests
     public void NearestStroke_IsWhatLookingAtEveryOneFinds()
     {
         var chance = new Random(12);
-        var strokes = Enumerable.Range(0, 300).Select(_ => new Stroke(chance.NextDouble() * 400, chance.NextDouble() * 300, 20, 3, 0, 1, 0, 0, 60)).ToList();
+        var strokes = Enumerable
+            .Range(0, 300)
+            .Select(_ => new Stroke(chance.NextDouble() * 400, chance.NextDouble() * 300, 20, 3, 0, 1, 0, 0, 60))
+            .ToList();
         var grid = new StrokeGrid(strokes, 23);
         var steps = new Steps(26, 2, -1, 13);
         for (var i = 0; i < 400; i++)
         {
             var (x, y) = (chance.NextDouble() * 400, chance.NextDouble() * 300);
-            var near = strokes.Select((s, at) => (at, Off: steps.Of(s.X - x, s.Y - y))).Where(s => Math.Abs(s.Off.Along) <= 0.3 && Math.Abs(s.Off.Down) <= 0.4).ToList();
+            var near = strokes
+                .Select((s, at) => (at, Off: steps.Of(s.X - x, s.Y - y)))
+                .Where(s => Math.Abs(s.Off.Along) <= 0.3 && Math.Abs(s.Off.Down) <= 0.4)
+                .ToList();
             var expected = near.Count == 0 ? -1 : near.MinBy(s => (s.Off.Along * s.Off.Along / 0.09) + (s.Off.Down * s.Off.Down / 0.16)).at;
             Assert.Equal(expected, grid.Nearest(x, y, steps, 0.3, 0.4));
         }
@@ -104,7 +111,8 @@ public class StrokesTests
     private static PixelImage Blank(int width, int height, Func<int, int, byte> level)
     {
         var rgb = new byte[width * height * 3];
-        for (var i = 0; i < width * height; i++) rgb.AsSpan(i * 3, 3).Fill(level(i % width, i / width));
+        for (var i = 0; i < width * height; i++)
+            rgb.AsSpan(i * 3, 3).Fill(level(i % width, i / width));
         return new PixelImage(width, height, rgb);
     }
 

@@ -29,20 +29,30 @@ public class JourneyTests
                 ends.Add(state.Closing!.How);
             }
 
-        Assert.True(ends.Count(e => e == "verified") >= ends.Count * 0.75, $"seed {Seed}: only {ends.Count(e => e == "verified")} of {ends.Count} end verified");
+        Assert.True(
+            ends.Count(e => e == "verified") >= ends.Count * 0.75,
+            $"seed {Seed}: only {ends.Count(e => e == "verified")} of {ends.Count} end verified"
+        );
     }
 
     [Fact]
     public void Advice_CostsLessThanMendingByRateAlone()
     {
         // Against a shop that skips all tests and makes the most promising repair each time, proving each.
-        double advised = 0, blind = 0;
+        double advised = 0,
+            blind = 0;
         var chance = new Random(Seed);
         foreach (var complaint in TestShop.Shop.Book.Complaints)
             for (var i = 0; i < 6; i++)
             {
                 var book = TestShop.Book("marram-quartet-a4", complaint.Id);
-                var script = new JobScript(book, TestShop.Intake("marram-quartet-a4", complaint.Id, "refilled"), 0, DemoWorldPerson, TestShop.Now);
+                var script = new JobScript(
+                    book,
+                    TestShop.Intake("marram-quartet-a4", complaint.Id, "refilled"),
+                    0,
+                    DemoWorldPerson,
+                    TestShop.Now
+                );
                 var seed = chance.Next();
                 var machine = VirtualMachine.Drawn(book, script.Case.Facts, new Random(seed));
                 PastVisit.Work(script, machine, "Kite Loft", new Random(seed + 1));
@@ -88,12 +98,15 @@ public class JourneyTests
         for (var step = 0; step < 12; step++)
         {
             var odds = Posterior.Of(book, facts, timeline);
-            var r = Enumerable.Range(0, book.Repairs.Count).MaxBy(i => odds.Still.Select((p, c) => p * book.FixChance[i][c]).Sum() / book.StepCost[book.Repairs[i].Id]);
+            var r = Enumerable
+                .Range(0, book.Repairs.Count)
+                .MaxBy(i => odds.Still.Select((p, c) => p * book.FixChance[i][c]).Sum() / book.StepCost[book.Repairs[i].Id]);
             var proof = book.Findings[book.ProofOf[r]];
             cost += book.StepCost[book.Repairs[r].Id] + book.StepCost[proof.Id];
             machine.Mend(book.Repairs[r]);
             var shown = machine.Show(proof, book.Complaint.Id);
-            if (proof.Outcomes[proof.IndexOf(shown)].Proves) break;
+            if (proof.Outcomes[proof.IndexOf(shown)].Proves)
+                break;
             timeline.Add(new CaseEvent.Worked(book.Repairs[r].Id, step));
             timeline.Add(new CaseEvent.Told(proof.Id, shown, step));
         }

@@ -45,10 +45,12 @@ public class SheetScenesTests
             var good = pattern switch
             {
                 PatternClass.Run => missing.Length is >= 6 and <= 34 && missing[^1] - missing[0] == missing.Length - 1,
-                PatternClass.EveryKth => missing.Length > 20 && missing.Select(n => n - missing[0]).All(d => d % 4 == 0 || d % 3 == 0 || d % 2 == 0),
+                PatternClass.EveryKth => missing.Length > 20
+                    && missing.Select(n => n - missing[0]).All(d => d % 4 == 0 || d % 3 == 0 || d % 2 == 0),
                 PatternClass.Starvation => unit.Strength[0] == 1 && missing[^1] == 119 && unit.Weak.Any(),
                 PatternClass.WeakGroup => unit.Weak.Count() >= 8 && missing.Length == 0,
-                PatternClass.DeflectedGroup => unit.Deflected.Count() >= 8 && unit.OffsetMm.Where(o => o != 0).Select(Math.Sign).Distinct().Count() == 1,
+                PatternClass.DeflectedGroup => unit.Deflected.Count() >= 8
+                    && unit.OffsetMm.Where(o => o != 0).Select(Math.Sign).Distinct().Count() == 1,
                 _ => missing.Length is >= 112 and < 120,
             };
             Assert.True(good, $"{pattern}, seed {seed}");
@@ -59,7 +61,8 @@ public class SheetScenesTests
     public void VirtualHead_IsTheSameForTheSameMachine_AndCleansBringSomeBack()
     {
         var slots = TinySheet.Layout.Units.Index().ToDictionary(u => u.Item.Id, u => u.Index + 1);
-        int Missing(int cleans, bool proved = false) => VirtualHead.Of(TinySheet.Layout, slots, [(2, "clogged")], cleans, proved, 77).Units.Sum(u => u.Missing.Count());
+        int Missing(int cleans, bool proved = false) =>
+            VirtualHead.Of(TinySheet.Layout, slots, [(2, "clogged")], cleans, proved, 77).Units.Sum(u => u.Missing.Count());
         Assert.Equal(Missing(0), Missing(0));
         Assert.True(Missing(3) < Missing(0) && Missing(3) > 0);
         Assert.Equal(0, Missing(0, proved: true));
@@ -72,7 +75,16 @@ public class SheetScenesTests
     {
         var truth = UnitTruth.Good(10);
         (truth.Strength[1], truth.Strength[2], truth.Strength[3]) = (0, 0, 0.7);
-        var read = new UnitReading("K", [.. Enumerable.Range(0, 10).Select(n => new NozzleSign(n is 1 or 3 or 5 ? NozzleState.Missing : NozzleState.Good, n == 9 ? 0.5 : 1, 1, 0))], PatternClass.None, new Dictionary<PatternClass, double>());
+        var read = new UnitReading(
+            "K",
+            [
+                .. Enumerable
+                    .Range(0, 10)
+                    .Select(n => new NozzleSign(n is 1 or 3 or 5 ? NozzleState.Missing : NozzleState.Good, n == 9 ? 0.5 : 1, 1, 0)),
+            ],
+            PatternClass.None,
+            new Dictionary<PatternClass, double>()
+        );
         var score = new SheetScore();
         score.Add(truth, read);
         Assert.Equal((1, 1, 1), (score.Missing.Right, score.Missing.False, score.Missing.Overlooked));
@@ -86,7 +98,8 @@ public class SheetScenesTests
     [Fact]
     public void Letters_AreAllDrawn()
     {
-        foreach (var letter in "ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789") Assert.InRange(DotLetters.Of(letter).Count(), 8, 24);
+        foreach (var letter in "ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789")
+            Assert.InRange(DotLetters.Of(letter).Count(), 8, 24);
         Assert.Empty(DotLetters.Of('…'));
         Assert.Equal(7, DotLetters.Of('I').Count(d => d.Column == 2));
     }

@@ -28,7 +28,10 @@ public class TrialTests
     public void Advice_OnTheSameJobs_CostsLessThanEveryOtherWay()
     {
         var cost = Ways().ToDictionary(w => w.Data, w => Enumerable.Range(500, 60).Sum(seed => Run(w.Data, seed).Cost));
-        Assert.All(cost.Where(c => c.Key != "advice"), other => Assert.True(cost["advice"] < 0.85 * other.Value, $"{cost["advice"]:0} against {other.Value:0} of {other.Key}"));
+        Assert.All(
+            cost.Where(c => c.Key != "advice"),
+            other => Assert.True(cost["advice"] < 0.85 * other.Value, $"{cost["advice"]:0} against {other.Value:0} of {other.Key}")
+        );
     }
 
     [Fact]
@@ -51,7 +54,8 @@ public class TrialTests
         var machine = new VirtualMachine(Book, [vent, driver], new Random(5));
         var hard = Enumerable.Range(0, 200).Count(_ => machine.Show(finding, "blank-channel") == "hard");
         Assert.InRange(hard, 170, 200);
-        while (machine.Left.Contains(vent)) Assert.True(machine.Mend(Book.Repairs.Single(r => r.Id == "clear-vent")));
+        while (machine.Left.Contains(vent))
+            Assert.True(machine.Mend(Book.Repairs.Single(r => r.Id == "clear-vent")));
         Assert.Equal([driver], machine.Left);
         Assert.False(machine.Mend(Book.Repairs.Single(r => r.Id == "clear-vent")));
         Assert.InRange(Enumerable.Range(0, 200).Count(_ => machine.Show(finding, "blank-channel") == "hard"), 0, 15);
@@ -60,7 +64,21 @@ public class TrialTests
     [Fact]
     public void WrongShare_IsTheShareOfAnswersThatAreSimplyWrong()
     {
-        var book = TinyBook.Of([1], [TinyBook.Look("look", 1, [[1 - 1e-9, 1e-9]])], []).Book;
+        var book = TinyBook
+            .Of(
+                [1],
+                [
+                    TinyBook.Look(
+                        "look",
+                        1,
+                        [
+                            [1 - 1e-9, 1e-9],
+                        ]
+                    ),
+                ],
+                []
+            )
+            .Book;
         var machine = new VirtualMachine(book, [book.Causes[0]], new Random(9), wrongShare: 0.25);
         Assert.InRange(Enumerable.Range(0, 1000).Count(_ => machine.Show(book.Findings[0], "c") == "o1"), 200, 300);
     }
@@ -72,17 +90,18 @@ public class TrialTests
         var disturbed = DisturbedBook.Of(Book, new Random(3));
         var moved = 0;
         foreach (var (was, now) in Book.Findings.Zip(disturbed.Findings))
-            foreach (var (row, then) in was.Rows.Zip(now.Rows))
+        foreach (var (row, then) in was.Rows.Zip(now.Rows))
+        {
+            Assert.Equal(1, then.Probabilities.Sum(), 9);
+            if (!row.Probabilities.SequenceEqual(then.Probabilities))
+                moved++;
+            foreach (var word in row.Words!)
             {
-                Assert.Equal(1, then.Probabilities.Sum(), 9);
-                if (!row.Probabilities.SequenceEqual(then.Probabilities)) moved++;
-                foreach (var word in row.Words!)
-                {
-                    var at = Array.IndexOf(scale, Book.Words.Likelihood[word.Value]);
-                    var most = scale[Math.Min(at + 1, scale.Length - 1)] * 1.8;
-                    Assert.True(then.Probabilities[was.IndexOf(word.Key)] <= most, $"{was.Id} {word.Key}");
-                }
+                var at = Array.IndexOf(scale, Book.Words.Likelihood[word.Value]);
+                var most = scale[Math.Min(at + 1, scale.Length - 1)] * 1.8;
+                Assert.True(then.Probabilities[was.IndexOf(word.Key)] <= most, $"{was.Id} {word.Key}");
             }
+        }
 
         Assert.True(moved > 100, $"{moved}");
     }

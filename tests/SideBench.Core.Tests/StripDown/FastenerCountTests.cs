@@ -19,18 +19,30 @@ public class FastenerCountTests
             {
                 switch (chance.Next(5))
                 {
-                    case 0 when Some(chance, count.In) is var n: (count, twin) = (count.TakenOut(n), Move(twin, "in", "tray", n)); break;
-                    case 1 when Some(chance, count.OnTray) is var n: (count, twin) = (count.PutBack(n), Move(twin, "tray", "in", n)); break;
-                    case 2 when Some(chance, count.OnTray) is var n: (count, twin) = (count.Lose(n), Move(twin, "tray", "lost", n)); break;
-                    case 3 when Some(chance, count.Lost) is var n: (count, twin) = (count.Replace(n), Move(twin, "lost", "tray", n)); break;
+                    case 0 when Some(chance, count.In) is var n:
+                        (count, twin) = (count.TakenOut(n), Move(twin, "in", "tray", n));
+                        break;
+                    case 1 when Some(chance, count.OnTray) is var n:
+                        (count, twin) = (count.PutBack(n), Move(twin, "tray", "in", n));
+                        break;
+                    case 2 when Some(chance, count.OnTray) is var n:
+                        (count, twin) = (count.Lose(n), Move(twin, "tray", "lost", n));
+                        break;
+                    case 3 when Some(chance, count.Lost) is var n:
+                        (count, twin) = (count.Replace(n), Move(twin, "lost", "tray", n));
+                        break;
                     default:
-                        if (count.LeaveEmpty(2) is not { } left) break;
+                        if (count.LeaveEmpty(2) is not { } left)
+                            break;
                         (count, twin) = (left, Move(twin, "lost", "empty", count.Lost));
                         break;
                 }
 
                 Assert.True(count.Balances);
-                Assert.Equal((Of(twin, "in"), Of(twin, "tray"), Of(twin, "lost"), Of(twin, "empty")), (count.In, count.OnTray, count.Lost, count.Empty));
+                Assert.Equal(
+                    (Of(twin, "in"), Of(twin, "tray"), Of(twin, "lost"), Of(twin, "empty")),
+                    (count.In, count.OnTray, count.Lost, count.Empty)
+                );
             }
         }
     }
@@ -51,7 +63,8 @@ public class FastenerCountTests
     private static List<string> Move(List<string> twin, string from, string to, int n)
     {
         var moved = new List<string>(twin);
-        for (var i = 0; i < n; i++) moved[moved.IndexOf(from)] = to;
+        for (var i = 0; i < n; i++)
+            moved[moved.IndexOf(from)] = to;
         return moved;
     }
 }

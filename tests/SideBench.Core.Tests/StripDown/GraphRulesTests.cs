@@ -12,7 +12,12 @@ public class GraphRulesTests
     [Fact]
     public void Circle_IsNamedPartByPart_AlternativesIncluded()
     {
-        var graph = MadeGraphs.Of(MadeGraphs.Part("a", 1, ["c"]), MadeGraphs.Part("b", 1, ["a"]), MadeGraphs.Part("c", 1, ["d", "b"]), MadeGraphs.Part("d", 1));
+        var graph = MadeGraphs.Of(
+            MadeGraphs.Part("a", 1, ["c"]),
+            MadeGraphs.Part("b", 1, ["a"]),
+            MadeGraphs.Part("c", 1, ["d", "b"]),
+            MadeGraphs.Part("d", 1)
+        );
         Assert.Equal((ProblemCode.GraphCircle, "a → c → b → a"), One(graph));
     }
 
@@ -20,14 +25,23 @@ public class GraphRulesTests
     public void WhatCannotBe_IsRefusedWithItsPlace()
     {
         Assert.Equal(ProblemCode.PartFreedByNothing, One(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { Out = "" })).Code);
-        Assert.Equal(ProblemCode.FastenerCount, One(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { Fasteners = [Two with { Count = 3 }] })).Code);
+        Assert.Equal(
+            ProblemCode.FastenerCount,
+            One(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { Fasteners = [Two with { Count = 3 }] })).Code
+        );
         Assert.Equal(ProblemCode.PackUnknownName, One(MadeGraphs.Of(MadeGraphs.Part("a", 1, ["nowhere"]))).Code);
         Assert.Equal(ProblemCode.PackDefinedTwice, One(MadeGraphs.Of(MadeGraphs.Part("a", 1), MadeGraphs.Part("a", 1))).Code);
         Assert.Equal(ProblemCode.UnknownWord, One(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { View = "inside" })).Code);
         Assert.Equal(ProblemCode.OutOfRange, One(MadeGraphs.Of(MadeGraphs.Part("a", 0))).Code);
         // A collared screw is never missing.
-        Assert.Equal(ProblemCode.OutOfRange, One(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { Fasteners = [Two with { Collared = true, MayStayEmpty = 1 }] })).Code);
-        Assert.Equal("g/parts/a/fasteners/f", GraphRules.Check(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { Fasteners = [Two with { Count = 3 }] }), "g")[0].Path);
+        Assert.Equal(
+            ProblemCode.OutOfRange,
+            One(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { Fasteners = [Two with { Collared = true, MayStayEmpty = 1 }] })).Code
+        );
+        Assert.Equal(
+            "g/parts/a/fasteners/f",
+            GraphRules.Check(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { Fasteners = [Two with { Count = 3 }] }), "g")[0].Path
+        );
     }
 
     private static (ProblemCode Code, string Said) One(AccessGraph graph)

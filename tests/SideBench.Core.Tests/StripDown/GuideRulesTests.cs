@@ -23,7 +23,10 @@ public class GuideRulesTests
     {
         var open = Step("open") with { Kind = StepKind.Open, Targets = ["guard"] };
         var back = Step("back") with { Kind = StepKind.Back };
-        Assert.Contains("power comes on while “towel” is inside", Said(Step("a") with { Puts = [Towel] }, Power, Step("b") with { Takes = ["towel"] }));
+        Assert.Contains(
+            "power comes on while “towel” is inside",
+            Said(Step("a") with { Puts = [Towel] }, Power, Step("b") with { Takes = ["towel"] })
+        );
         Assert.Contains("while the machine is open", Said(open, Power, back));
         Assert.Empty(Said(open, Power with { PowerWhileOpen = true }, back));
         Assert.Contains("still open at the end", Said(open));
@@ -52,7 +55,18 @@ public class GuideRulesTests
 
     private static string Said(params GuideStep[] steps)
     {
-        var guide = new Guide("g", "G", 1, "", new Condition.Always(), [], [], [], [], [.. steps.Select(s => new GuideLine(s, new Condition.Always()))]);
+        var guide = new Guide(
+            "g",
+            "G",
+            1,
+            "",
+            new Condition.Always(),
+            [],
+            [],
+            [],
+            [],
+            [.. steps.Select(s => new GuideLine(s, new Condition.Always()))]
+        );
         var problems = GuideRules.Check(guide, TestShop.Shop.Models["marram-quartet-a4"], TestShop.Shop.Graphs["marram-quartet-a4"], "");
         return string.Join("; ", problems.SelectMany(p => p.Args).OfType<string>());
     }

@@ -15,7 +15,10 @@ public class HandOrderTests
             var ordered = HandOrder.Of(pieces, Handlings.House);
             Assert.True(ordered.IsBest);
             Assert.Equal(Enumerable.Range(0, pieces.Length), ordered.Order.Order());
-            Assert.All(ordered.Order.Select((p, at) => (p, at)), x => Assert.All(pieces[x.p].After, a => Assert.Contains(a, ordered.Order.Take(x.at))));
+            Assert.All(
+                ordered.Order.Select((p, at) => (p, at)),
+                x => Assert.All(pieces[x.p].After, a => Assert.Contains(a, ordered.Order.Take(x.at)))
+            );
             Assert.Equal(Best(pieces, [], "", "front"), ordered.Minutes, 6);
         }
     }
@@ -30,20 +33,33 @@ public class HandOrderTests
     }
 
     private static HandPiece[] Made(Random chance, int count) =>
-        [.. Enumerable.Range(0, count).Select(i => new HandPiece(
-            chance.Next(3) == 0 ? "" : $"t{chance.Next(2)}", AccessGraph.Views[chance.Next(6)], [.. Enumerable.Range(0, i).Where(_ => chance.Next(4) == 0)]))];
+        [
+            .. Enumerable
+                .Range(0, count)
+                .Select(i => new HandPiece(
+                    chance.Next(3) == 0 ? "" : $"t{chance.Next(2)}",
+                    AccessGraph.Views[chance.Next(6)],
+                    [.. Enumerable.Range(0, i).Where(_ => chance.Next(4) == 0)]
+                )),
+        ];
 
     // Every order there is, and at each the side set down on after tipping, by trying.
     private static double Best(IReadOnlyList<HandPiece> pieces, List<int> done, string tool, string view)
     {
-        if (done.Count == pieces.Count) return 0;
+        if (done.Count == pieces.Count)
+            return 0;
         var best = double.PositiveInfinity;
         for (var i = 0; i < pieces.Count; i++)
         {
-            if (done.Contains(i) || !pieces[i].After.All(done.Contains)) continue;
+            if (done.Contains(i) || !pieces[i].After.All(done.Contains))
+                continue;
             var cost = HandOrder.Cost(tool, view, pieces[i], Handlings.House);
-            string[] sides = pieces[i].View != "top" ? [pieces[i].View] : view == "under" ? ["front", "back", "left", "right"] : [view];
-            foreach (var side in sides) best = Math.Min(best, cost + Best(pieces, [.. done, i], pieces[i].Tool.Length > 0 ? pieces[i].Tool : tool, side));
+            string[] sides =
+                pieces[i].View != "top" ? [pieces[i].View]
+                : view == "under" ? ["front", "back", "left", "right"]
+                : [view];
+            foreach (var side in sides)
+                best = Math.Min(best, cost + Best(pieces, [.. done, i], pieces[i].Tool.Length > 0 ? pieces[i].Tool : tool, side));
         }
 
         return best;

@@ -10,5 +10,6 @@ internal static class Handlings
     public static readonly Handling Free = new(0, 0, 0, 0, 90);
 
     /// <summary>Whether every part of a set can come off with nothing but the set.</summary>
-    public static bool Frees(AccessGraph graph, IReadOnlySet<string> set) => set.All(id => graph.Part(id)!.After.All(line => line.Any(set.Contains)));
+    public static bool Frees(AccessGraph graph, IReadOnlySet<string> set) =>
+        set.All(id => graph.Part(id)!.After.All(line => line.Any(set.Contains)));
 }

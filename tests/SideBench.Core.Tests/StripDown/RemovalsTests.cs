@@ -16,7 +16,11 @@ public class RemovalsTests
         {
             Fasteners = [Ends],
             Cables = [new Cable("c", "J3", "J3 on the board", "towards you, seen from the front", "the short half stays with the machine")],
-            Tubes = [new Tube("t", "drain tube", "the pump", "the notch", "long", false, true), new Tube("air", "air tube", "the tank", "the box", "", true, false)],
+            Tubes =
+            [
+                new Tube("t", "drain tube", "the pump", "the notch", "long", false, true),
+                new Tube("air", "air tube", "the tank", "the box", "", true, false),
+            ],
         };
         var removals = Removals.Of(part);
         Assert.Equal(["guard:ends", "guard:c", "guard:t", "guard"], removals.Select(r => r.Id));
@@ -46,7 +50,12 @@ public class RemovalsTests
     [Fact]
     public void Cable_IsNamedByLabelPortContactsAndCoupler_PhotoFirst()
     {
-        var removal = Removals.Of(Guard with { Cables = [new Cable("c", "J3", "J3 on the board", "towards you, seen from the front", "the short half stays")] })[0];
+        var removal = Removals.Of(
+            Guard with
+            {
+                Cables = [new Cable("c", "J3", "J3 on the board", "towards you, seen from the front", "the short half stays")],
+            }
+        )[0];
         Assert.StartsWith("Photograph the label J3 in J3 on the board", removal.Text);
         Assert.Equal("Plug J3 into J3 on the board. Contacts face towards you, seen from the front. The short half stays.", removal.Undo);
     }

@@ -7,7 +7,15 @@ namespace SideBench.Core.Tests.StripDown;
 public class WayBackTests
 {
     private static readonly AccessGraph Graph = MadeGraphs.Of(
-        MadeGraphs.Part("mains-lead", 1) with { Name = "Mains lead", Way = PartWay.Unplugged }, MadeGraphs.Part("lid", 1), MadeGraphs.Part("guard", 1, ["lid"]), MadeGraphs.Part("damper", 1, ["guard", "lid"]));
+        MadeGraphs.Part("mains-lead", 1) with
+        {
+            Name = "Mains lead",
+            Way = PartWay.Unplugged,
+        },
+        MadeGraphs.Part("lid", 1),
+        MadeGraphs.Part("guard", 1, ["lid"]),
+        MadeGraphs.Part("damper", 1, ["guard", "lid"])
+    );
 
     [Fact]
     public void LastOffGoesBackFirst_TheLeadLastOfAll()
@@ -42,9 +50,13 @@ public class WayBackTests
 
     [Fact]
     public void MachineWithoutAGraph_HasAWayBackToo() =>
-        Assert.Equal(["Lid: back", "Towel: out again"], WayBack.Of(null, [new TrayItem("l", "lid", "off", 1, "", []), In("towel")], Handlings.House).Steps.Select(s => s.Title).Order());
+        Assert.Equal(
+            ["Lid: back", "Towel: out again"],
+            WayBack.Of(null, [new TrayItem("l", "lid", "off", 1, "", []), In("towel")], Handlings.House).Steps.Select(s => s.Title).Order()
+        );
 
-    private static IEnumerable<string> Order(IReadOnlyList<TrayItem> tray) => WayBack.Of(Graph, tray, Handlings.House).Steps.Select(s => s.Item.Id);
+    private static IEnumerable<string> Order(IReadOnlyList<TrayItem> tray) =>
+        WayBack.Of(Graph, tray, Handlings.House).Steps.Select(s => s.Item.Id);
 
     private static TrayItem Off(string part, string change = "off") =>
         new(part, part.Replace('-', ' '), change, 1, "", part == "mains-lead" ? [] : ["open"]) { Removal = part, Part = part };

@@ -34,11 +34,13 @@ public class WayInTests
             var set = way.Parts.Select(p => p.Id).ToHashSet();
             Assert.Superset(targets.ToHashSet(), set);
             Assert.True(Handlings.Frees(graph, set));
-            foreach (var part in set.Except(targets)) Assert.False(Handlings.Frees(graph, set.Where(p => p != part).ToHashSet()), $"{part} is superfluous, round {round}");
+            foreach (var part in set.Except(targets))
+                Assert.False(Handlings.Frees(graph, set.Where(p => p != part).ToHashSet()), $"{part} is superfluous, round {round}");
             var done = new HashSet<string>();
             foreach (var step in way.Steps)
             {
-                if (step.IsPart) Assert.All(graph.Part(step.Part)!.After, line => Assert.Contains(line, done.Contains));
+                if (step.IsPart)
+                    Assert.All(graph.Part(step.Part)!.After, line => Assert.Contains(line, done.Contains));
                 done.Add(step.Id);
             }
 
@@ -50,8 +52,12 @@ public class WayInTests
     public void Quartet_DamperAndDrain_TakeTheOnePanelThatServesBoth()
     {
         var way = WayIn.To(Quartet, ["damper-yellow", "drain-tube"], Handlings.House);
-        Assert.Equal(["mains-lead", "paper-tray", "top-cover", "rear-panel", "guard", "carriage-cover", "damper-yellow", "drain-tube"], way.Parts.Select(p => p.Id));
-        // Parts out: 0.5 + 0.5 + 0.5 + 4 + 3 + 1 + 2 + 1.5 = 13; two tools 0.6; to the lead and to the tray 1.0; tipped, and back the other way round 3.0.
+        Assert.Equal(
+            ["mains-lead", "paper-tray", "top-cover", "rear-panel", "guard", "carriage-cover", "damper-yellow", "drain-tube"],
+            way.Parts.Select(p => p.Id)
+        );
+        // Parts out: 0.5 + 0.5 + 0.5 + 4 + 3 + 1 + 2 + 1.5 = 13; two tools 0.6; to the lead and to the tray 1.0; tipped, and back the other
+        // way round 3.0.
         Assert.Equal(17.6, way.OutMin, 2);
         Assert.Equal("mains-lead", way.Steps[0].Id);
         Assert.Equal(["cross-head 2", "cross-head 1"], way.Tools);
@@ -84,8 +90,10 @@ public class WayInTests
         {
             var on = Enumerable.Range(0, n).Where(i => (mask >> i & 1) == 1).ToList();
             var there = on.Concat(off).Select(i => graph.Parts[i].Id).ToHashSet();
-            if (!targets.All(there.Contains) || on.Any(off.Contains)) continue;
-            if (!on.All(i => graph.Parts[i].After.All(line => line.Any(there.Contains)))) continue;
+            if (!targets.All(there.Contains) || on.Any(off.Contains))
+                continue;
+            if (!on.All(i => graph.Parts[i].After.All(line => line.Any(there.Contains))))
+                continue;
             best = Math.Min(best, on.Sum(i => graph.Parts[i].BothMin));
         }
 

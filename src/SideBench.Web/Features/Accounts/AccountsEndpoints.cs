@@ -27,37 +27,69 @@ public static class AccountsEndpoints
         session.MapDelete("/", Out).Produces<SessionView>();
 
         var people = routes.MapGroup("/people").WithTags("Accounts");
-        people.MapGet("/", async (PeopleStore store, CancellationToken cancel) =>
-            Results.Ok((await store.All(cancel)).Select(View).ToList())).Produces<List<PersonView>>().For(Act.Read);
+        people
+            .MapGet("/", async (PeopleStore store, CancellationToken cancel) => Results.Ok((await store.All(cancel)).Select(View).ToList()))
+            .Produces<List<PersonView>>()
+            .For(Act.Read);
         people.MapPost("/", Add).Produces<PersonView>().ProducesProblems().For(Act.KeepAccounts);
     }
 
-    private static async Task<IResult> Show(HttpContext http, PeopleStore people, BenchBooks books, IAntiforgery guard, CancellationToken cancel)
+    private static async Task<IResult> Show(
+        HttpContext http,
+        PeopleStore people,
+        BenchBooks books,
+        IAntiforgery guard,
+        CancellationToken cancel
+    )
     {
         var person = PersonAtBench.Of(http.User) is { } at ? await people.Find(at.Id, cancel) : null;
         return Results.Ok(Session(http, person, person is null && !await people.Any(cancel), books, guard));
     }
 
-    private static async Task<IResult> In(SignInRequest request, HttpContext http, SignIn signIn, BenchBooks books, IAntiforgery guard, CancellationToken cancel)
+    private static async Task<IResult> In(
+        SignInRequest request,
+        HttpContext http,
+        SignIn signIn,
+        BenchBooks books,
+        IAntiforgery guard,
+        CancellationToken cancel
+    )
     {
         var person = await signIn.ByPassword(request.Name?.Trim() ?? "", request.Password ?? "", cancel);
         return person.IsGood ? await Enter(http, person.Value, books, guard) : ProblemResults.Of(person.Problems);
     }
 
-    private static async Task<IResult> Switch(SwitchRequest request, HttpContext http, SignIn signIn, BenchBooks books, IAntiforgery guard, CancellationToken cancel)
+    private static async Task<IResult> Switch(
+        SwitchRequest request,
+        HttpContext http,
+        SignIn signIn,
+        BenchBooks books,
+        IAntiforgery guard,
+        CancellationToken cancel
+    )
     {
         var person = await signIn.ByPin(new PersonId(request.PersonId), request.Pin ?? "", cancel);
         return person.IsGood ? await Enter(http, person.Value, books, guard) : ProblemResults.Of(person.Problems);
     }
 
     private static async Task<IResult> FirstOwner(
-        FirstOwnerRequest request, HttpContext http, PeopleStore people, FirstOwnerCode code, BenchBooks books, IAntiforgery guard, CancellationToken cancel)
+        FirstOwnerRequest request,
+        HttpContext http,
+        PeopleStore people,
+        FirstOwnerCode code,
+        BenchBooks books,
+        IAntiforgery guard,
+        CancellationToken cancel
+    )
     {
-        if (!code.Fits(request.Code ?? "")) return ProblemResults.Of(ProblemCode.WrongSetupCode, "/code");
+        if (!code.Fits(request.Code ?? ""))
+            return ProblemResults.Of(ProblemCode.WrongSetupCode, "/code");
         var problems = Problems(request.Name, request.Password, null);
-        if (problems.Count > 0) return ProblemResults.Of(problems);
+        if (problems.Count > 0)
+            return ProblemResults.Of(problems);
         var id = await people.AddFirstOwner(request.Name!.Trim(), SignIn.Hash(request.Password!), books.Now, cancel);
-        if (id is null) return ProblemResults.Of(ProblemCode.WrongSetupCode, "/code");
+        if (id is null)
+            return ProblemResults.Of(ProblemCode.WrongSetupCode, "/code");
         return await Enter(http, (await people.Find(id.Value, cancel))!, books, guard);
     }
 
@@ -71,8 +103,10 @@ public static class AccountsEndpoints
     private static async Task<IResult> Add(AddPersonRequest request, PeopleStore people, BenchBooks books, CancellationToken cancel)
     {
         var problems = Problems(request.Name, request.Password, request.Pin);
-        if (!Enum.TryParse<Role>(request.Role, out var role)) problems.Add(new Problem(ProblemCode.UnknownWord, "/role", request.Role, "Counter, Technician, Owner"));
-        if (problems.Count > 0) return ProblemResults.Of(problems);
+        if (!Enum.TryParse<Role>(request.Role, out var role))
+            problems.Add(new Problem(ProblemCode.UnknownWord, "/role", request.Role, "Counter, Technician, Owner"));
+        if (problems.Count > 0)
+            return ProblemResults.Of(problems);
         var pin = string.IsNullOrEmpty(request.Pin) ? null : SignIn.Hash(request.Pin);
         var id = await people.Add(request.Name!.Trim(), role, SignIn.Hash(request.Password!), pin, books.Now, cancel);
         return Results.Ok(View((await people.Find(id, cancel))!));
@@ -98,9 +132,11 @@ public static class AccountsEndpoints
         Intake.Text(problems, name, "/name", Intake.LongestName, needed: true);
         if ((password?.Length ?? 0) < SignIn.ShortestPassword)
             problems.Add(new Problem(ProblemCode.PasswordTooShort, "/password", password?.Length ?? 0, SignIn.ShortestPassword));
-        if (!string.IsNullOrEmpty(pin) && pin.Length < SignIn.ShortestPin) problems.Add(new Problem(ProblemCode.PasswordTooShort, "/pin", pin.Length, SignIn.ShortestPin));
+        if (!string.IsNullOrEmpty(pin) && pin.Length < SignIn.ShortestPin)
+            problems.Add(new Problem(ProblemCode.PasswordTooShort, "/pin", pin.Length, SignIn.ShortestPin));
         return problems;
     }
 
-    private static PersonView View(PersonRow person) => new(person.Id.Value, person.Name, person.Role.ToString(), person.PinHash is not null);
+    private static PersonView View(PersonRow person) =>
+        new(person.Id.Value, person.Name, person.Role.ToString(), person.PinHash is not null);
 }

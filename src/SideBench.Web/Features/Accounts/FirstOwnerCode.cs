@@ -12,6 +12,9 @@ public sealed class FirstOwnerCode
     public string Shown => $"{code[..4]}-{code[4..]}";
 
     /// <summary>Whether a typed code is it, whatever its case and dashes.</summary>
-    public bool Fits(string typed) => CryptographicOperations.FixedTimeEquals(
-        Encoding.UTF8.GetBytes(code), Encoding.UTF8.GetBytes(new string([.. typed.Where(char.IsLetterOrDigit)]).ToUpperInvariant()));
+    public bool Fits(string typed) =>
+        CryptographicOperations.FixedTimeEquals(
+            Encoding.UTF8.GetBytes(code),
+            Encoding.UTF8.GetBytes(new string([.. typed.Where(char.IsLetterOrDigit)]).ToUpperInvariant())
+        );
 }

@@ -28,7 +28,8 @@ public sealed class SignIn(PeopleStore people, TimeProvider clock)
     public async Task<Outcome<PersonRow>> ByPassword(string name, string password, CancellationToken cancel)
     {
         var person = await people.FindByName(name, cancel);
-        if (person is not null) return await Check(person, person.PasswordHash, password, cancel);
+        if (person is not null)
+            return await Check(person, person.PasswordHash, password, cancel);
         Hasher.VerifyHashedPassword("", NobodysHash, password);
         return new Problem(ProblemCode.WrongSignIn, "");
     }
@@ -43,10 +44,12 @@ public sealed class SignIn(PeopleStore people, TimeProvider clock)
     private async Task<Outcome<PersonRow>> Check(PersonRow person, string hash, string secret, CancellationToken cancel)
     {
         var now = clock.GetUtcNow();
-        if (person.LockedUntil is { } until && until > now) return new Problem(ProblemCode.LockedOut, "", until.ToLocalTime().ToString("HH:mm"));
+        if (person.LockedUntil is { } until && until > now)
+            return new Problem(ProblemCode.LockedOut, "", until.ToLocalTime().ToString("HH:mm"));
         if (Hasher.VerifyHashedPassword("", hash, secret) != PasswordVerificationResult.Failed)
         {
-            if (person.FailedCount > 0) await people.Tried(person.Id, 0, null, cancel);
+            if (person.FailedCount > 0)
+                await people.Tried(person.Id, 0, null, cancel);
             return person;
         }
 

@@ -7,7 +7,15 @@ using SideBench.Web.Hosting;
 namespace SideBench.Web.Features.Events;
 
 /// <summary>Listens to the database for writes of any server on it.</summary>
-public sealed class DatabaseEar(JobNews news, EventHub hub, BenchBooks books, EntryStore entries, VerdictStore verdicts, TimeProvider clock, ILogger<DatabaseEar> log) : BackgroundService
+public sealed class DatabaseEar(
+    JobNews news,
+    EventHub hub,
+    BenchBooks books,
+    EntryStore entries,
+    VerdictStore verdicts,
+    TimeProvider clock,
+    ILogger<DatabaseEar> log
+) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(1);
 
@@ -18,7 +26,12 @@ public sealed class DatabaseEar(JobNews news, EventHub hub, BenchBooks books, En
         {
             try
             {
-                await news.Listen(() => _ = Reload(hub.Begin, stoppingToken), (job, version) => hub.Tell($"{{\"job\":{job},\"version\":{version}}}"), () => _ = Reload(() => hub.Tell("{\"shop\":true}"), stoppingToken), stoppingToken);
+                await news.Listen(
+                    () => _ = Reload(hub.Begin, stoppingToken),
+                    (job, version) => hub.Tell($"{{\"job\":{job},\"version\":{version}}}"),
+                    () => _ = Reload(() => hub.Tell("{\"shop\":true}"), stoppingToken),
+                    stoppingToken
+                );
             }
             catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
             {

@@ -23,7 +23,8 @@ public sealed class EventHub
     /// <summary>Tells every page. A page that does not keep up loses the oldest: it loads all again anyway.</summary>
     public void Tell(string message)
     {
-        foreach (var page in pages.Values) page.Writer.TryWrite(message);
+        foreach (var page in pages.Values)
+            page.Writer.TryWrite(message);
     }
 
     /// <summary>What a page hears until it goes away: first, as soon as nothing can be missed, that it is to load all.</summary>
@@ -32,10 +33,12 @@ public sealed class EventHub
         var id = Guid.NewGuid();
         var channel = Channel.CreateBounded<string>(new BoundedChannelOptions(64) { FullMode = BoundedChannelFullMode.DropOldest });
         pages[id] = channel;
-        if (listening) channel.Writer.TryWrite(All);
+        if (listening)
+            channel.Writer.TryWrite(All);
         try
         {
-            await foreach (var message in channel.Reader.ReadAllAsync(cancel)) yield return message;
+            await foreach (var message in channel.Reader.ReadAllAsync(cancel))
+                yield return message;
         }
         finally
         {

@@ -15,13 +15,45 @@ public static class GuideViews
         var book = shop.Book;
         var models = shop.Models.Values.Where(m => CanBe(m, cause)).Select(m => m.FullName).Order(StringComparer.Ordinal);
         return new CausePage(
-            cause.Id, cause.Name, cause.Station, cause.RateWord,
-            [.. cause.Complaints.OrderByDescending(c => c.Value).Select(c => new CauseLink(c.Key, book.Complaints.First(k => k.Id == c.Key).Name, BookEdits.Nearest(book, c.Value)))],
-            cause.Watch, [.. models],
-            [.. book.Findings.Where(f => f.Rows.Any(r => r.Causes.Contains(cause.Id))).OrderBy(f => f.IsProof).ThenBy(f => f.Minutes).Select(f => Sign(book, f, cause))],
-            [.. book.Repairs.Where(r => r.Fixes.Any(f => f.Cause == cause.Id)).Select(r => (r, Chance: r.Fixes.Where(f => f.Cause == cause.Id).Max(f => f.Chance)))
-                .OrderByDescending(p => p.Chance).Select(p => new MendView(p.r.Id, p.r.Name, WithOpening(p.r), p.r.Parts, p.r.Part, BookEdits.Nearest(book, p.Chance), ProofOf(book, p.r)))],
-            [.. book.Rules.Where(r => r.Causes.Contains(cause.Id)).Select(r => $"{r.Name}: {(r.Factor > 1 ? "more" : "less")} likely. {r.Why}")]);
+            cause.Id,
+            cause.Name,
+            cause.Station,
+            cause.RateWord,
+            [
+                .. cause
+                    .Complaints.OrderByDescending(c => c.Value)
+                    .Select(c => new CauseLink(c.Key, book.Complaints.First(k => k.Id == c.Key).Name, BookEdits.Nearest(book, c.Value))),
+            ],
+            cause.Watch,
+            [.. models],
+            [
+                .. book
+                    .Findings.Where(f => f.Rows.Any(r => r.Causes.Contains(cause.Id)))
+                    .OrderBy(f => f.IsProof)
+                    .ThenBy(f => f.Minutes)
+                    .Select(f => Sign(book, f, cause)),
+            ],
+            [
+                .. book
+                    .Repairs.Where(r => r.Fixes.Any(f => f.Cause == cause.Id))
+                    .Select(r => (r, Chance: r.Fixes.Where(f => f.Cause == cause.Id).Max(f => f.Chance)))
+                    .OrderByDescending(p => p.Chance)
+                    .Select(p => new MendView(
+                        p.r.Id,
+                        p.r.Name,
+                        WithOpening(p.r),
+                        p.r.Parts,
+                        p.r.Part,
+                        BookEdits.Nearest(book, p.Chance),
+                        ProofOf(book, p.r)
+                    )),
+            ],
+            [
+                .. book
+                    .Rules.Where(r => r.Causes.Contains(cause.Id))
+                    .Select(r => $"{r.Name}: {(r.Factor > 1 ? "more" : "less")} likely. {r.Why}"),
+            ]
+        );
     }
 
     /// <summary>A code with what it may really be on that model: causes by rate and by how likely they show it.</summary>
@@ -29,25 +61,54 @@ public static class GuideViews
     {
         var panel = book.Findings.FirstOrDefault(f => f.Id == "panel-code");
         var at = panel?.IndexOf(code.Reads) ?? -1;
-        var likely = book.Causes.Where(c => CanBe(model, c))
-            .Select(c => (c, Chance: at < 0 ? 0 : (panel!.Rows.LastOrDefault(r => r.Causes.Contains(c.Id))?.Probabilities ?? panel.Otherwise)[at]))
-            .Select(p => (p.c, p.Chance, Weight: p.c.Rate * p.Chance)).ToList();
+        var likely = book
+            .Causes.Where(c => CanBe(model, c))
+            .Select(c =>
+                (c, Chance: at < 0 ? 0 : (panel!.Rows.LastOrDefault(r => r.Causes.Contains(c.Id))?.Probabilities ?? panel.Otherwise)[at])
+            )
+            .Select(p => (p.c, p.Chance, Weight: p.c.Rate * p.Chance))
+            .ToList();
         var total = likely.Sum(p => p.Weight);
         return new CodePage(
-            model.FullName, code.Code, code.Says, code.Means,
-            [.. likely.Where(p => p.Weight / total >= LeastForCode).OrderByDescending(p => p.Weight).Take(12)
-                .Select(p => new CauseLink(p.c.Id, p.c.Name, Explanation.Percent(p.Weight / total)))]);
+            model.FullName,
+            code.Code,
+            code.Says,
+            code.Means,
+            [
+                .. likely
+                    .Where(p => p.Weight / total >= LeastForCode)
+                    .OrderByDescending(p => p.Weight)
+                    .Take(12)
+                    .Select(p => new CauseLink(p.c.Id, p.c.Name, Explanation.Percent(p.Weight / total))),
+            ]
+        );
     }
 
     private static bool CanBe(MachineModel model, Cause cause) =>
-        model.Stations.Any(s => s.Id == cause.Station) && !cause.When.For(new Facts { Model = model, Context = new Dictionary<string, string>() }).IsNever;
+        model.Stations.Any(s => s.Id == cause.Station)
+        && !cause.When.For(new Facts { Model = model, Context = new Dictionary<string, string>() }).IsNever;
 
     private static SignView Sign(FaultBook book, Finding finding, Cause cause)
     {
         var row = finding.Rows.Last(r => r.Causes.Contains(cause.Id));
         return new SignView(
-            finding.Id, finding.Name, finding.Kind, WithOpening(finding), row.Why,
-            [.. finding.Outcomes.Select((o, i) => new AnswerWord(o.Id, o.Label, BookEdits.WordNow(book, BookEdits.Likelihood, finding.Id, cause.Id, o.Id), row.Probabilities[i]))]);
+            finding.Id,
+            finding.Name,
+            finding.Kind,
+            WithOpening(finding),
+            row.Why,
+            [
+                .. finding.Outcomes.Select(
+                    (o, i) =>
+                        new AnswerWord(
+                            o.Id,
+                            o.Label,
+                            BookEdits.WordNow(book, BookEdits.Likelihood, finding.Id, cause.Id, o.Id),
+                            row.Probabilities[i]
+                        )
+                ),
+            ]
+        );
     }
 
     private static double WithOpening(BookStep step) => step.Minutes + step.Puts.Sum(p => p.Time);

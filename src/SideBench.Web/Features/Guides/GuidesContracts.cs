@@ -4,7 +4,12 @@ namespace SideBench.Web.Features.Guides;
 public sealed record BookLine(string Kind, string Id, string Name, string Station, string Detail, string Words);
 
 /// <summary>The book's index, to be searched.</summary>
-public sealed record BookIndex(string Version, IReadOnlyList<BookLine> Lines, IReadOnlyList<string> RateWords, IReadOnlyList<string> LikelihoodWords);
+public sealed record BookIndex(
+    string Version,
+    IReadOnlyList<BookLine> Lines,
+    IReadOnlyList<string> RateWords,
+    IReadOnlyList<string> LikelihoodWords
+);
 
 public sealed record AnswerWord(string Outcome, string Label, string Word, double Ratio);
 
@@ -17,8 +22,17 @@ public sealed record CauseLink(string Id, string Name, string Word);
 
 /// <summary>A cause as the book has it: signs, mends, models.</summary>
 public sealed record CausePage(
-    string Id, string Name, string Station, string Rate, IReadOnlyList<CauseLink> Complaints, string Watch, IReadOnlyList<string> Models,
-    IReadOnlyList<SignView> Signs, IReadOnlyList<MendView> Mends, IReadOnlyList<string> Context);
+    string Id,
+    string Name,
+    string Station,
+    string Rate,
+    IReadOnlyList<CauseLink> Complaints,
+    string Watch,
+    IReadOnlyList<string> Models,
+    IReadOnlyList<SignView> Signs,
+    IReadOnlyList<MendView> Mends,
+    IReadOnlyList<string> Context
+);
 
 /// <summary>A panel code: what it may really be, per model.</summary>
 public sealed record CodePage(string Model, string Code, string Says, string Means, IReadOnlyList<CauseLink> Causes);

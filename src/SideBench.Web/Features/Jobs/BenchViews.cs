@@ -18,31 +18,77 @@ public static class BenchViews
         var model = job.Book.Model;
         var intake = state.Intake;
         return new BenchView(
-            row.Id.Value, row.Tag, state.Version, row.Machine.Value, model.Id, model.FullName, model.Kind, row.Serial, row.CustomerName,
-            job.Book.Complaint.Name, job.Thread.Words.Length > 0 ? job.Thread.Words : intake.Words, intake.Tried, intake.Ink, intake.IdleWeeks, intake.Moved, intake.Paper, intake.WarrantyEnd,
-            job.Facts.Context["warranty"] == "in", intake.Promise, intake.Accessories, state.Place, StandingWord(state.StandingAt(now)),
-            state.WaitsFor, state.WaitsWhat, state.CounterPct, now,
+            row.Id.Value,
+            row.Tag,
+            state.Version,
+            row.Machine.Value,
+            model.Id,
+            model.FullName,
+            model.Kind,
+            row.Serial,
+            row.CustomerName,
+            job.Book.Complaint.Name,
+            job.Thread.Words.Length > 0 ? job.Thread.Words : intake.Words,
+            intake.Tried,
+            intake.Ink,
+            intake.IdleWeeks,
+            intake.Moved,
+            intake.Paper,
+            intake.WarrantyEnd,
+            job.Facts.Context["warranty"] == "in",
+            intake.Promise,
+            intake.Accessories,
+            state.Place,
+            StandingWord(state.StandingAt(now)),
+            state.WaitsFor,
+            state.WaitsWhat,
+            state.CounterPct,
+            now,
             Stations(job),
             [.. model.Slots.Select(s => new SlotView(s.Panel, s.Ink, s.Colour, s.Bay, s.FromFront, s.FromBack, s.Cartridge))],
             [.. model.Codes.Select(c => new CodeView(c.Code, c.Says, c.Means))],
             model.Cautions,
             Advice(job),
             [.. job.Odds.Evidence.Select(EvidenceOf)],
-            job.Odds.Unknown, job.Odds.Fixed,
+            job.Odds.Unknown,
+            job.Odds.Fixed,
             [.. StepViews.HeldGroups(job)],
-            [.. state.Tray.Select(i => new TrayItemView(i.Id, i.Label, i.Change, i.Count, i.Undo, i.Marks.Contains("no-power") || i.Marks.Contains("open")))],
+            [
+                .. state.Tray.Select(i => new TrayItemView(
+                    i.Id,
+                    i.Label,
+                    i.Change,
+                    i.Count,
+                    i.Undo,
+                    i.Marks.Contains("no-power") || i.Marks.Contains("open")
+                )),
+            ],
             [.. state.Clocks.Select(c => new ClockView(c.Id, c.Kind, c.Label, c.StartedAt, c.EndsAt, c.LatestAt))],
-            Spent(job), EntryViews(entries), job.Proof.Proved, state.Closing?.How, state.Closing?.Reason ?? "", state.HandOver is not null,
-            job.Thread.Id, [.. state.Threads.Select(t => ThreadOf(job, t))], job.Thread.IsOpen, job.Odds.Contradicted, Feed(job), Schools(job), Endable(job), BookNote(job));
+            Spent(job),
+            EntryViews(entries),
+            job.Proof.Proved,
+            state.Closing?.How,
+            state.Closing?.Reason ?? "",
+            state.HandOver is not null,
+            job.Thread.Id,
+            [.. state.Threads.Select(t => ThreadOf(job, t))],
+            job.Thread.IsOpen,
+            job.Odds.Contradicted,
+            Feed(job),
+            Schools(job),
+            Endable(job),
+            BookNote(job)
+        );
     }
 
     /// <summary>One station's causes, tests and repairs.</summary>
     public static StationDetail? Station(JobCase job, string station)
     {
         var place = job.Book.Model.Stations.FirstOrDefault(s => s.Id == station);
-        if (place is null) return null;
-        var causes = job.Book.Causes
-            .Select((cause, c) => (cause, c))
+        if (place is null)
+            return null;
+        var causes = job
+            .Book.Causes.Select((cause, c) => (cause, c))
             .Where(p => p.cause.Station == station)
             .Select(p => new CauseView(p.cause.Id, p.cause.Name, job.Odds.Still[p.c], job.Odds.Mended[p.c]))
             .OrderByDescending(c => c.Ratio);
@@ -60,9 +106,16 @@ public static class BenchViews
     /// <summary>A standing as the interface names it.</summary>
     public static string StandingWord(Standing standing) => standing.ToString().ToLowerInvariant();
 
-    private static EntryView EntryOf(Entry entry, bool takenBack) => new(
-        entry.Id.Value, EntrySentence.KindOf(entry.Body), EntrySentence.Of(entry.Body), entry.At, entry.PersonName,
-        entry.Body is EntryBody.Corrected c ? c.Target : null, takenBack);
+    private static EntryView EntryOf(Entry entry, bool takenBack) =>
+        new(
+            entry.Id.Value,
+            EntrySentence.KindOf(entry.Body),
+            EntrySentence.Of(entry.Body),
+            entry.At,
+            entry.PersonName,
+            entry.Body is EntryBody.Corrected c ? c.Target : null,
+            takenBack
+        );
 
     private static IReadOnlyList<StationView> Stations(JobCase job)
     {
@@ -70,8 +123,15 @@ public static class BenchViews
         return
         [
             .. job.Book.Model.Stations.Select(s => new StationView(
-                s.Id, s.Name, s.Path.ToString().ToLowerInvariant(), job.Odds.On(s.Id), job.IsCleared(s.Id), s.Id == leading && !job.IsConfirmed(s.Id), job.IsConfirmed(s.Id),
-                job.Book.Causes.Count(c => c.Station == s.Id))),
+                s.Id,
+                s.Name,
+                s.Path.ToString().ToLowerInvariant(),
+                job.Odds.On(s.Id),
+                job.IsCleared(s.Id),
+                s.Id == leading && !job.IsConfirmed(s.Id),
+                job.IsConfirmed(s.Id),
+                job.Book.Causes.Count(c => c.Station == s.Id)
+            )),
         ];
     }
 
@@ -81,28 +141,57 @@ public static class BenchViews
         return new AdviceView(
             advice.Kind.ToString().ToLowerInvariant(),
             advice.Chosen is { } chosen ? StepViews.Of(job, chosen, advice.Outlooks) : null,
-            advice.Because, advice.ExpectedCost,
+            advice.Because,
+            advice.ExpectedCost,
             [.. advice.Others.Select(o => StepViews.Of(job, o, []))],
-            advice.Word is { } word ? new WordView(word.Word, word.Step.Name, word.Gate.Reason) : null);
+            advice.Word is { } word ? new WordView(word.Word, word.Step.Name, word.Gate.Reason) : null
+        );
     }
 
     /// <summary>The arithmetic for one cause, or null when it is not one of the thread's.</summary>
     public static WhyView? Why(JobCase job, string cause)
     {
-        if (CauseArithmetic.Of(job.Odds, job.Facts, cause) is not { } why) return null;
+        if (CauseArithmetic.Of(job.Odds, job.Facts, cause) is not { } why)
+            return null;
         return new WhyView(
-            why.Cause.Id, why.Cause.Name, why.Cause.Station, why.Start, why.Now,
+            why.Cause.Id,
+            why.Cause.Name,
+            why.Cause.Station,
+            why.Start,
+            why.Now,
             [.. why.Lines.Select(l => new ArithmeticView(l.Kind, l.Says, l.Why, l.Likelihood, l.Average, l.Before, l.After))],
-            [.. why.Changes.Select(c => new MindChangeView(c.Finding.Name, c.Outcome.Label, c.Chance, c.Then, c.Leads.Name, c.LeadsThen))]);
+            [.. why.Changes.Select(c => new MindChangeView(c.Finding.Name, c.Outcome.Label, c.Chance, c.Then, c.Leads.Name, c.LeadsThen))]
+        );
     }
 
     /// <summary>What typed words can mean, best first.</summary>
     public static IReadOnlyList<ReadingView> Readings(JobCase job, string text) =>
-        [.. QuickEntry.Of(job.Book, job.Facts, text).Select(r => new ReadingView(
-            r.Finding.Id, r.Finding.Name, r.Outcome.Id, r.Outcome.Label, r.Outcome.Says, r.Quantity, r.Outcome.Quantity?.Unit ?? "", r.Slot, InkOf(job, r.Slot), r.Fit))];
+        [
+            .. QuickEntry
+                .Of(job.Book, job.Facts, text)
+                .Select(r => new ReadingView(
+                    r.Finding.Id,
+                    r.Finding.Name,
+                    r.Outcome.Id,
+                    r.Outcome.Label,
+                    r.Outcome.Says,
+                    r.Quantity,
+                    r.Outcome.Quantity?.Unit ?? "",
+                    r.Slot,
+                    InkOf(job, r.Slot),
+                    r.Fit
+                )),
+        ];
 
-    private static ThreadView ThreadOf(JobCase job, CaseThread thread) => new(
-        thread.Id, job.Book.Book.Complaints.FirstOrDefault(c => c.Id == thread.Complaint)?.Name ?? thread.Complaint, thread.Slot, InkOf(job, thread.Slot), thread.Words, thread.How);
+    private static ThreadView ThreadOf(JobCase job, CaseThread thread) =>
+        new(
+            thread.Id,
+            job.Book.Book.Complaints.FirstOrDefault(c => c.Id == thread.Complaint)?.Name ?? thread.Complaint,
+            thread.Slot,
+            InkOf(job, thread.Slot),
+            thread.Words,
+            thread.How
+        );
 
     private static string InkOf(JobCase job, int slot) => job.Book.Model.Slots.FirstOrDefault(s => s.Panel == slot)?.Ink ?? "";
 
@@ -110,20 +199,39 @@ public static class BenchViews
         job.Feed is { } feed ? new FeedView(feed.PerPage.Value, feed.Needed.Value, feed.Ratio, feed.ServesCoveragePct) : null;
 
     private static IReadOnlyList<JobSchoolView> Schools(JobCase job) =>
-        [.. job.Book.Book.Schools.Where(s => s.PerJob).Select(s => new JobSchoolView(
-            s.Id, s.Name, job.Facts.Schools[s.Id], job.State.Schools.ContainsKey(s.Id), [.. s.Options.Select(o => new PracticeView(o.Id, o.Name, o.Why, o.Default))]))];
+        [
+            .. job
+                .Book.Book.Schools.Where(s => s.PerJob)
+                .Select(s => new JobSchoolView(
+                    s.Id,
+                    s.Name,
+                    job.Facts.Schools[s.Id],
+                    job.State.Schools.ContainsKey(s.Id),
+                    [.. s.Options.Select(o => new PracticeView(o.Id, o.Name, o.Why, o.Default))]
+                )),
+        ];
 
     // What the proved repair may have ended, likeliest first: the person who did it may know better.
-    private static IReadOnlyList<CauseChoice> Endable(JobCase job) => !job.Proof.Proved
-        ? []
-        : [.. job.Book.Causes.Select((c, i) => new CauseChoice(c.Id, c.Name, job.Odds.Mended[i])).Where(c => c.Ratio >= 0.005).OrderByDescending(c => c.Ratio).Take(6)];
+    private static IReadOnlyList<CauseChoice> Endable(JobCase job) =>
+        !job.Proof.Proved
+            ? []
+            :
+            [
+                .. job
+                    .Book.Causes.Select((c, i) => new CauseChoice(c.Id, c.Name, job.Odds.Mended[i]))
+                    .Where(c => c.Ratio >= 0.005)
+                    .OrderByDescending(c => c.Ratio)
+                    .Take(6),
+            ];
 
     // Whether book or model have changed since the machine was taken in.
     private static string BookNote(JobCase job)
     {
         var intake = job.State.Intake;
-        if (intake.BookVersion is not { Length: > 0 } then || job.State.Closing is not null) return "";
-        if (then != job.Book.Book.Version) return $"Taken in with the book “{then}”; it is “{job.Book.Book.Version}” now, and the odds are worked out with that.";
+        if (intake.BookVersion is not { Length: > 0 } then || job.State.Closing is not null)
+            return "";
+        if (then != job.Book.Book.Version)
+            return $"Taken in with the book “{then}”; it is “{job.Book.Book.Version}” now, and the odds are worked out with that.";
         return intake.ModelVersion > 0 && intake.ModelVersion != job.Book.Model.Version
             ? $"The model's data are version {job.Book.Model.Version} now; at take-in they were version {intake.ModelVersion}."
             : "";

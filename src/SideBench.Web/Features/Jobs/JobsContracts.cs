@@ -13,7 +13,16 @@ public interface IJobWrite
     int Thread => 0;
 }
 
-public sealed record AnswerRequest(Guid Key, int SeenVersion, string Finding, string Outcome, double? Quantity, int Thread = 0, double? CoveragePct = null, int Slot = 0) : IJobWrite;
+public sealed record AnswerRequest(
+    Guid Key,
+    int SeenVersion,
+    string Finding,
+    string Outcome,
+    double? Quantity,
+    int Thread = 0,
+    double? CoveragePct = null,
+    int Slot = 0
+) : IJobWrite;
 
 public sealed record MendRequest(Guid Key, int SeenVersion, string Repair, double? Minutes, string? Lot, int Thread = 0) : IJobWrite;
 
@@ -25,7 +34,15 @@ public sealed record TrayPutRequest(Guid Key, int SeenVersion, string? Label, st
 
 public sealed record TrayClearRequest(Guid Key, int SeenVersion, IReadOnlyList<string>? Items, int Thread = 0) : IJobWrite;
 
-public sealed record ClockStartRequest(Guid Key, int SeenVersion, string Kind, string? Label, double MinMinutes, double? MaxMinutes, int Thread = 0) : IJobWrite;
+public sealed record ClockStartRequest(
+    Guid Key,
+    int SeenVersion,
+    string Kind,
+    string? Label,
+    double MinMinutes,
+    double? MaxMinutes,
+    int Thread = 0
+) : IJobWrite;
 
 public sealed record ClockStopRequest(Guid Key, int SeenVersion, string Clock, int Thread = 0) : IJobWrite;
 
@@ -46,20 +63,56 @@ public sealed record ThreadRequest(Guid Key, int SeenVersion, string Complaint, 
 public sealed record JobSchoolRequest(Guid Key, int SeenVersion, string School, string Option, int Thread = 0) : IJobWrite;
 
 /// <summary>One place on a path, with the suspicion on it.</summary>
-public sealed record StationView(string Id, string Name, string Path, double SuspicionRatio, bool Cleared, bool Leading, bool Confirmed, int Causes);
+public sealed record StationView(
+    string Id,
+    string Name,
+    string Path,
+    double SuspicionRatio,
+    bool Cleared,
+    bool Leading,
+    bool Confirmed,
+    int Causes
+);
 
 public sealed record SlotView(int Panel, string Ink, string Colour, string Bay, int FromFront, int FromBack, string Cartridge);
 
 public sealed record CodeView(string Code, string Says, string Means);
 
 public sealed record OutcomeView(
-    string Id, string Label, double ChanceRatio, string Leaves, string? QuantityLabel, string? QuantityUnit, double? QuantityMin, double? QuantityMax, bool WithCoverage);
+    string Id,
+    string Label,
+    double ChanceRatio,
+    string Leaves,
+    string? QuantityLabel,
+    string? QuantityUnit,
+    double? QuantityMin,
+    double? QuantityMax,
+    bool WithCoverage
+);
 
 /// <summary>A step: a finding with its answers, or a repair with its presses of work.</summary>
 public sealed record StepView(
-    string Id, string Kind, string Name, string Station, double Minutes, decimal Parts, string Part, double InkMl, double CounterPct, string How,
-    IReadOnlyList<string> Cautions, IReadOnlyList<string> Steps, IReadOnlyList<string> Opens, IReadOnlyList<OutcomeView> Outcomes, double? FixRatio,
-    double Expected, HeldView? Held, bool Told, bool PartMissing, string School);
+    string Id,
+    string Kind,
+    string Name,
+    string Station,
+    double Minutes,
+    decimal Parts,
+    string Part,
+    double InkMl,
+    double CounterPct,
+    string How,
+    IReadOnlyList<string> Cautions,
+    IReadOnlyList<string> Steps,
+    IReadOnlyList<string> Opens,
+    IReadOnlyList<OutcomeView> Outcomes,
+    double? FixRatio,
+    double Expected,
+    HeldView? Held,
+    bool Told,
+    bool PartMissing,
+    string School
+);
 
 public sealed record HeldView(string StepId, string StepName, string Gate, string Reason, string Lift, bool Overridable, string Spends);
 
@@ -68,7 +121,14 @@ public sealed record HeldGroupView(string Gate, string Reason, string Lift, bool
 
 public sealed record WordView(string Word, string Step, string Reason);
 
-public sealed record AdviceView(string Kind, StepView? Step, string Because, double ExpectedCost, IReadOnlyList<StepView> Others, WordView? Word);
+public sealed record AdviceView(
+    string Kind,
+    StepView? Step,
+    string Because,
+    double ExpectedCost,
+    IReadOnlyList<StepView> Others,
+    WordView? Word
+);
 
 /// <summary>A thread as a tab shows it.</summary>
 public sealed record ThreadView(int Id, string Complaint, int Slot, string Ink, string Words, string How);
@@ -83,11 +143,26 @@ public sealed record FeedView(double PerPageMl, double NeededMl, double Ratio, d
 
 public sealed record MoveView(string Station, double BeforeRatio, double AfterRatio);
 
-public sealed record EvidenceView(string Kind, string Source, string Says, string Why, long? Entry, double Weight, IReadOnlyList<MoveView> Moves);
+public sealed record EvidenceView(
+    string Kind,
+    string Source,
+    string Says,
+    string Why,
+    long? Entry,
+    double Weight,
+    IReadOnlyList<MoveView> Moves
+);
 
 public sealed record TrayItemView(string Id, string Label, string Change, int Count, string Undo, bool NoPower);
 
-public sealed record ClockView(string Id, string Kind, string Label, DateTimeOffset StartedAt, DateTimeOffset EndsAt, DateTimeOffset? LatestAt);
+public sealed record ClockView(
+    string Id,
+    string Kind,
+    string Label,
+    DateTimeOffset StartedAt,
+    DateTimeOffset EndsAt,
+    DateTimeOffset? LatestAt
+);
 
 public sealed record EntryView(long Id, string Kind, string Says, DateTimeOffset At, string Person, long? Corrects, bool TakenBack);
 
@@ -95,28 +170,97 @@ public sealed record SpentView(double Minutes, decimal Parts, double InkMl, deci
 
 /// <summary>Everything the bench page shows of a job.</summary>
 public sealed record BenchView(
-    long Id, int Tag, int Version, long MachineId, string ModelId, string Machine, string Kind, string Serial, string Customer, string Complaint,
-    string Words, string Tried, string Ink, int IdleWeeks, bool Moved, string Paper, DateOnly? WarrantyEnd, bool InWarranty, DateTimeOffset? Promise,
-    string Accessories, int Place, string Standing, string WaitsFor, string WaitsWhat, double? CounterPct, DateTimeOffset Now,
-    IReadOnlyList<StationView> Stations, IReadOnlyList<SlotView> Slots, IReadOnlyList<CodeView> Codes, IReadOnlyList<string> MachineCautions,
-    AdviceView Advice, IReadOnlyList<EvidenceView> Evidence, double UnknownRatio, double FixedRatio, IReadOnlyList<HeldGroupView> Held,
-    IReadOnlyList<TrayItemView> Tray, IReadOnlyList<ClockView> Clocks, SpentView Spent, IReadOnlyList<EntryView> Entries, bool Proved, string? ClosedHow,
-    string ClosedReason, bool HandedOver, int Thread, IReadOnlyList<ThreadView> Threads, bool ThreadOpen, bool Contradicted, FeedView? Feed,
-    IReadOnlyList<JobSchoolView> Schools, IReadOnlyList<CauseChoice> Endable, string BookNote);
+    long Id,
+    int Tag,
+    int Version,
+    long MachineId,
+    string ModelId,
+    string Machine,
+    string Kind,
+    string Serial,
+    string Customer,
+    string Complaint,
+    string Words,
+    string Tried,
+    string Ink,
+    int IdleWeeks,
+    bool Moved,
+    string Paper,
+    DateOnly? WarrantyEnd,
+    bool InWarranty,
+    DateTimeOffset? Promise,
+    string Accessories,
+    int Place,
+    string Standing,
+    string WaitsFor,
+    string WaitsWhat,
+    double? CounterPct,
+    DateTimeOffset Now,
+    IReadOnlyList<StationView> Stations,
+    IReadOnlyList<SlotView> Slots,
+    IReadOnlyList<CodeView> Codes,
+    IReadOnlyList<string> MachineCautions,
+    AdviceView Advice,
+    IReadOnlyList<EvidenceView> Evidence,
+    double UnknownRatio,
+    double FixedRatio,
+    IReadOnlyList<HeldGroupView> Held,
+    IReadOnlyList<TrayItemView> Tray,
+    IReadOnlyList<ClockView> Clocks,
+    SpentView Spent,
+    IReadOnlyList<EntryView> Entries,
+    bool Proved,
+    string? ClosedHow,
+    string ClosedReason,
+    bool HandedOver,
+    int Thread,
+    IReadOnlyList<ThreadView> Threads,
+    bool ThreadOpen,
+    bool Contradicted,
+    FeedView? Feed,
+    IReadOnlyList<JobSchoolView> Schools,
+    IReadOnlyList<CauseChoice> Endable,
+    string BookNote
+);
 
 public sealed record CauseChoice(string Id, string Name, double Ratio);
 
-public sealed record ArithmeticView(string Kind, string Says, string Why, double Likelihood, double Average, double BeforeRatio, double AfterRatio);
+public sealed record ArithmeticView(
+    string Kind,
+    string Says,
+    string Why,
+    double Likelihood,
+    double Average,
+    double BeforeRatio,
+    double AfterRatio
+);
 
 public sealed record MindChangeView(string Finding, string Answer, double ChanceRatio, double ThenRatio, string Leads, double LeadsRatio);
 
 /// <summary>The arithmetic for one cause.</summary>
 public sealed record WhyView(
-    string Cause, string Name, string Station, double StartRatio, double NowRatio, IReadOnlyList<ArithmeticView> Lines, IReadOnlyList<MindChangeView> Changes);
+    string Cause,
+    string Name,
+    string Station,
+    double StartRatio,
+    double NowRatio,
+    IReadOnlyList<ArithmeticView> Lines,
+    IReadOnlyList<MindChangeView> Changes
+);
 
 /// <summary>What typed words can mean.</summary>
 public sealed record ReadingView(
-    string Finding, string FindingName, string Outcome, string Label, string Says, double? Quantity, string Unit, int Slot, string Ink, double FitRatio);
+    string Finding,
+    string FindingName,
+    string Outcome,
+    string Label,
+    string Says,
+    double? Quantity,
+    string Unit,
+    int Slot,
+    string Ink,
+    double FitRatio
+);
 
 public sealed record CauseView(string Id, string Name, double Ratio, double MendedRatio);
 
@@ -124,10 +268,41 @@ public sealed record CauseView(string Id, string Name, double Ratio, double Mend
 public sealed record StationDetail(string Id, string Name, IReadOnlyList<CauseView> Causes, IReadOnlyList<StepView> Steps);
 
 public sealed record HandOverView(
-    long Id, int Tag, string Machine, string Serial, string Customer, string Words, DateTimeOffset OpenedAt, DateTimeOffset? ClosedAt, string Ending,
-    IReadOnlyList<string> Found, IReadOnlyList<string> NotTheFault, IReadOnlyList<string> Done, IReadOnlyList<string> Used, double Minutes, decimal Labour,
-    decimal Parts, decimal Total, string Currency, IReadOnlyList<string> Watch, IReadOnlyList<string> Cautions, bool Closed, bool HandedOver, int Version);
+    long Id,
+    int Tag,
+    string Machine,
+    string Serial,
+    string Customer,
+    string Words,
+    DateTimeOffset OpenedAt,
+    DateTimeOffset? ClosedAt,
+    string Ending,
+    IReadOnlyList<string> Found,
+    IReadOnlyList<string> NotTheFault,
+    IReadOnlyList<string> Done,
+    IReadOnlyList<string> Used,
+    double Minutes,
+    decimal Labour,
+    decimal Parts,
+    decimal Total,
+    string Currency,
+    IReadOnlyList<string> Watch,
+    IReadOnlyList<string> Cautions,
+    bool Closed,
+    bool HandedOver,
+    int Version
+);
 
 public sealed record TagView(
-    long Id, int Tag, string Machine, string Serial, string Customer, string Words, DateTimeOffset? Promise, DateTimeOffset OpenedAt, string Accessories,
-    string QrSvg, string Link);
+    long Id,
+    int Tag,
+    string Machine,
+    string Serial,
+    string Customer,
+    string Words,
+    DateTimeOffset? Promise,
+    DateTimeOffset OpenedAt,
+    string Accessories,
+    string QrSvg,
+    string Link
+);

@@ -12,9 +12,30 @@ public static class Papers
     {
         var sheet = HandOverSheet.Of(job);
         return new HandOverView(
-            row.Id.Value, row.Tag, job.Book.Model.FullName, row.Serial, row.CustomerName, row.Words, row.OpenedAt, row.ClosedAt, sheet.Ending, sheet.Found,
-            sheet.NotTheFault, sheet.Done, sheet.Used, sheet.Minutes, sheet.Labour.Amount, sheet.Parts.Amount, sheet.Total.Amount, sheet.Total.Currency,
-            sheet.Watch, sheet.Cautions, job.State.Closing is not null, job.State.HandOver is not null, job.State.Version);
+            row.Id.Value,
+            row.Tag,
+            job.Book.Model.FullName,
+            row.Serial,
+            row.CustomerName,
+            row.Words,
+            row.OpenedAt,
+            row.ClosedAt,
+            sheet.Ending,
+            sheet.Found,
+            sheet.NotTheFault,
+            sheet.Done,
+            sheet.Used,
+            sheet.Minutes,
+            sheet.Labour.Amount,
+            sheet.Parts.Amount,
+            sheet.Total.Amount,
+            sheet.Total.Currency,
+            sheet.Watch,
+            sheet.Cautions,
+            job.State.Closing is not null,
+            job.State.HandOver is not null,
+            job.State.Version
+        );
     }
 
     /// <summary>The tag, with a code that a phone reads.</summary>
@@ -23,7 +44,17 @@ public static class Papers
         using var data = QRCodeGenerator.GenerateQrCode(link, QRCodeGenerator.ECCLevel.M);
         var svg = new SvgQRCode(data).GetGraphic(4, "#1b2023", "#ffffff", drawQuietZones: true, SvgQRCode.SizingMode.ViewBoxAttribute);
         return new TagView(
-            row.Id.Value, row.Tag, job.Book.Model.FullName, row.Serial, row.CustomerName, row.Words, row.PromiseAt, row.OpenedAt,
-            job.State.Intake.Accessories, svg, link);
+            row.Id.Value,
+            row.Tag,
+            job.Book.Model.FullName,
+            row.Serial,
+            row.CustomerName,
+            row.Words,
+            row.PromiseAt,
+            row.OpenedAt,
+            job.State.Intake.Accessories,
+            svg,
+            link
+        );
     }
 }

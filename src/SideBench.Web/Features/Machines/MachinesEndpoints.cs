@@ -10,11 +10,28 @@ using SideBench.Web.Problems;
 
 namespace SideBench.Web.Features.Machines;
 
-public sealed record VisitView(long JobId, int Tag, string Complaint, string Words, DateTimeOffset OpenedAt, DateTimeOffset? ClosedAt, string? ClosedHow, bool HandedOver);
+public sealed record VisitView(
+    long JobId,
+    int Tag,
+    string Complaint,
+    string Words,
+    DateTimeOffset OpenedAt,
+    DateTimeOffset? ClosedAt,
+    string? ClosedHow,
+    bool HandedOver
+);
 
 /// <summary>A machine with all its visits.</summary>
 public sealed record MachineView(
-    long Id, string ModelId, string Machine, string Kind, string Serial, string Customer, string CustomerContact, IReadOnlyList<VisitView> Visits);
+    long Id,
+    string ModelId,
+    string Machine,
+    string Kind,
+    string Serial,
+    string Customer,
+    string CustomerContact,
+    IReadOnlyList<VisitView> Visits
+);
 
 /// <summary>A page of a machine's record, newest first.</summary>
 public sealed record RecordPage(IReadOnlyList<EntryView> Entries, long? Older);
@@ -30,35 +47,87 @@ public static class MachinesEndpoints
     {
         var machines = routes.MapGroup("/machines").WithTags("Machines");
         machines.MapGet("/{id:long}", Show).Produces<MachineView>().ProducesProblems().For(Act.Read);
-        machines.MapGet("/{id:long}/record", async (long id, long? before, EntryStore store, CancellationToken cancel) =>
-        {
-            var entries = await store.OfMachine(new MachineId(id), before is { } b ? new EntryId(b) : null, PageSize, cancel);
-            return Results.Ok(new RecordPage(BenchViews.EntryViews(entries), entries.Count == PageSize ? entries[^1].Id.Value : null));
-        }).Produces<RecordPage>().For(Act.Read);
-        machines.MapGet("/{id:long}/record.csv", (long id, MachineStore machines, EntryStore store, CancellationToken cancel) =>
-            Export(id, machines, store, RecordFiles.Csv, "text/csv; charset=utf-8", "csv", cancel)).Produces<string>(200, "text/csv").For(Act.Read);
-        machines.MapGet("/{id:long}/record.json", (long id, MachineStore machines, EntryStore store, CancellationToken cancel) =>
-            Export(id, machines, store, RecordFiles.Json, "application/json", "json", cancel)).Produces<string>(200, "application/json").For(Act.Read);
+        machines
+            .MapGet(
+                "/{id:long}/record",
+                async (long id, long? before, EntryStore store, CancellationToken cancel) =>
+                {
+                    var entries = await store.OfMachine(new MachineId(id), before is { } b ? new EntryId(b) : null, PageSize, cancel);
+                    return Results.Ok(
+                        new RecordPage(BenchViews.EntryViews(entries), entries.Count == PageSize ? entries[^1].Id.Value : null)
+                    );
+                }
+            )
+            .Produces<RecordPage>()
+            .For(Act.Read);
+        machines
+            .MapGet(
+                "/{id:long}/record.csv",
+                (long id, MachineStore machines, EntryStore store, CancellationToken cancel) =>
+                    Export(id, machines, store, RecordFiles.Csv, "text/csv; charset=utf-8", "csv", cancel)
+            )
+            .Produces<string>(200, "text/csv")
+            .For(Act.Read);
+        machines
+            .MapGet(
+                "/{id:long}/record.json",
+                (long id, MachineStore machines, EntryStore store, CancellationToken cancel) =>
+                    Export(id, machines, store, RecordFiles.Json, "application/json", "json", cancel)
+            )
+            .Produces<string>(200, "application/json")
+            .For(Act.Read);
     }
 
     private static async Task<IResult> Show(long id, MachineStore store, JobStore jobs, BenchBooks books, CancellationToken cancel)
     {
-        if (await store.Find(new MachineId(id), cancel) is not { } row) return ProblemResults.Of(ProblemCode.UnknownMachine, "", id);
+        if (await store.Find(new MachineId(id), cancel) is not { } row)
+            return ProblemResults.Of(ProblemCode.UnknownMachine, "", id);
         var visits = await jobs.OfMachine(row.Id, cancel);
         books.Shop.Models.TryGetValue(row.ModelId, out var model);
         var complaints = books.Shop.Book.Complaints.ToDictionary(c => c.Id, c => c.Name);
-        return Results.Ok(new MachineView(
-            id, row.ModelId, model?.FullName ?? row.ModelId, model?.Kind ?? "", row.Serial, row.CustomerName, row.CustomerContact,
-            [.. visits.Select(v => new VisitView(
-                v.Id.Value, v.Tag, complaints.GetValueOrDefault(v.Complaint, v.Complaint), v.Words, v.OpenedAt, v.ClosedAt, v.ClosedHow, v.HandedOverAt is not null))]));
+        return Results.Ok(
+            new MachineView(
+                id,
+                row.ModelId,
+                model?.FullName ?? row.ModelId,
+                model?.Kind ?? "",
+                row.Serial,
+                row.CustomerName,
+                row.CustomerContact,
+                [
+                    .. visits.Select(v => new VisitView(
+                        v.Id.Value,
+                        v.Tag,
+                        complaints.GetValueOrDefault(v.Complaint, v.Complaint),
+                        v.Words,
+                        v.OpenedAt,
+                        v.ClosedAt,
+                        v.ClosedHow,
+                        v.HandedOverAt is not null
+                    )),
+                ]
+            )
+        );
     }
 
     private static async Task<IResult> Export(
-        long id, MachineStore machines, EntryStore store, Func<IEnumerable<Entry>, string> write, string type, string ending, CancellationToken cancel)
+        long id,
+        MachineStore machines,
+        EntryStore store,
+        Func<IEnumerable<Entry>, string> write,
+        string type,
+        string ending,
+        CancellationToken cancel
+    )
     {
-        if (await machines.Find(new MachineId(id), cancel) is not { } machine) return ProblemResults.Of(ProblemCode.UnknownMachine, "", id);
+        if (await machines.Find(new MachineId(id), cancel) is not { } machine)
+            return ProblemResults.Of(ProblemCode.UnknownMachine, "", id);
         var entries = await store.OfMachine(machine.Id, null, WholeRecord, cancel);
-        return Results.File(System.Text.Encoding.UTF8.GetBytes(write(entries.Reverse())), type, $"record-{FileName(machine.Serial)}.{ending}");
+        return Results.File(
+            System.Text.Encoding.UTF8.GetBytes(write(entries.Reverse())),
+            type,
+            $"record-{FileName(machine.Serial)}.{ending}"
+        );
     }
 
     private static string FileName(string serial) => new([.. serial.Select(c => char.IsLetterOrDigit(c) ? c : '-')]);

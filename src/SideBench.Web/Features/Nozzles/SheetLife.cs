@@ -13,15 +13,23 @@ public sealed record SheetLife(JobId Job, string By, SheetOnJob Sheet)
     public static List<SheetLife> Of(IReadOnlyList<Entry> entries, JobState state, JobId job)
     {
         var own = state.Sheets.ToDictionary(s => s.Id);
-        var right = entries.Select(e => e.Body).OfType<EntryBody.SheetCorrected>().GroupBy(c => c.Sheet).ToDictionary(g => g.Key, g => g.Last().Units);
+        var right = entries
+            .Select(e => e.Body)
+            .OfType<EntryBody.SheetCorrected>()
+            .GroupBy(c => c.Sheet)
+            .ToDictionary(g => g.Key, g => g.Last().Units);
         return
         [
-            .. entries.Where(e => e.Body is EntryBody.SheetTaken && e.Job is not null).Select(e =>
-            {
-                var taken = (EntryBody.SheetTaken)e.Body;
-                var sheet = own.GetValueOrDefault(taken.Sheet) ?? new SheetOnJob(e.Id.Value, e.At, taken, right.GetValueOrDefault(taken.Sheet) ?? taken.Units, 0);
-                return new SheetLife(e.Job!.Value, e.PersonName, sheet);
-            }),
+            .. entries
+                .Where(e => e.Body is EntryBody.SheetTaken && e.Job is not null)
+                .Select(e =>
+                {
+                    var taken = (EntryBody.SheetTaken)e.Body;
+                    var sheet =
+                        own.GetValueOrDefault(taken.Sheet)
+                        ?? new SheetOnJob(e.Id.Value, e.At, taken, right.GetValueOrDefault(taken.Sheet) ?? taken.Units, 0);
+                    return new SheetLife(e.Job!.Value, e.PersonName, sheet);
+                }),
         ];
     }
 }

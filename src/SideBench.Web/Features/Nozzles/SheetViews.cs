@@ -19,72 +19,165 @@ public static class SheetViews
         var model = job.Book.Model;
         var shown = sheet is null ? life.LastOrDefault(s => s.Job == row.Id) ?? life.LastOrDefault() : life.First(s => s.Sheet.Id == sheet);
         return new SheetsView(
-            row.Id.Value, row.Version, model.FullName, job.Book.Complaint.Name, job.State.Closing is null, model.Sheet is { } plan ? Layout(plan.Layout, plan) : null,
-            [.. life.Select(Line)], shown is null || model.Sheet is null ? null : Sheet(shown, life, against, model.Sheet, job.State), Next(job, caseOf),
-            SheetDesk.Devices);
+            row.Id.Value,
+            row.Version,
+            model.FullName,
+            job.Book.Complaint.Name,
+            job.State.Closing is null,
+            model.Sheet is { } plan ? Layout(plan.Layout, plan) : null,
+            [.. life.Select(Line)],
+            shown is null || model.Sheet is null ? null : Sheet(shown, life, against, model.Sheet, job.State),
+            Next(job, caseOf),
+            SheetDesk.Devices
+        );
     }
 
     /// <summary>A layout, for drawing.</summary>
-    public static LayoutView Layout(SheetLayout layout, SheetPlan? plan) => new(
-        layout.Id, layout.Name, layout.PageWidthMm, layout.PageHeightMm,
-        [
-            .. layout.Units.Select(u => new UnitShape(
-                u.Id, u.Ink, $"#{u.Color.R:x2}{u.Color.G:x2}{u.Color.B:x2}", u.Faint, u.Nozzles, plan?.Slots.GetValueOrDefault(u.Id) ?? 0, u.Block.XMm, u.Block.YMm, u.Block.Columns,
-                u.Block.ColumnPitchMm, u.Block.RowPitchMm, u.Block.StairStepMm, u.Block.DashLengthMm, u.Block.DashThicknessMm)),
-        ],
-        [.. layout.Marks.Select(m => new MarkShape(m.Ink, m.X1, m.Y1, m.X2, m.Y2, m.SizeMm, m.Text))]);
+    public static LayoutView Layout(SheetLayout layout, SheetPlan? plan) =>
+        new(
+            layout.Id,
+            layout.Name,
+            layout.PageWidthMm,
+            layout.PageHeightMm,
+            [
+                .. layout.Units.Select(u => new UnitShape(
+                    u.Id,
+                    u.Ink,
+                    $"#{u.Color.R:x2}{u.Color.G:x2}{u.Color.B:x2}",
+                    u.Faint,
+                    u.Nozzles,
+                    plan?.Slots.GetValueOrDefault(u.Id) ?? 0,
+                    u.Block.XMm,
+                    u.Block.YMm,
+                    u.Block.Columns,
+                    u.Block.ColumnPitchMm,
+                    u.Block.RowPitchMm,
+                    u.Block.StairStepMm,
+                    u.Block.DashLengthMm,
+                    u.Block.DashThicknessMm
+                )),
+            ],
+            [.. layout.Marks.Select(m => new MarkShape(m.Ink, m.X1, m.Y1, m.X2, m.Y2, m.SizeMm, m.Text))]
+        );
 
     private static SheetLineView Line(SheetLife life)
     {
         int[] missing = [.. life.Sheet.Units.Select(u => u.MissingCount)];
-        return new SheetLineView(life.Sheet.Id, life.Job.Value, life.Sheet.At, life.Sheet.Read.Way, life.Sheet.CleansBefore, missing.Sum(), missing);
+        return new SheetLineView(
+            life.Sheet.Id,
+            life.Job.Value,
+            life.Sheet.At,
+            life.Sheet.Read.Way,
+            life.Sheet.CleansBefore,
+            missing.Sum(),
+            missing
+        );
     }
 
     private static SheetView Sheet(SheetLife life, List<SheetLife> all, string? against, SheetPlan plan, JobState state)
     {
         var (sheet, at) = (life.Sheet, all.IndexOf(life));
         // Without a wish it is compared with the first sheet of its job: what all the work since has brought.
-        var other = against is null ? all.FirstOrDefault(s => s.Job == life.Job && s.Sheet.Entry < sheet.Entry) ?? all.LastOrDefault(s => s.Sheet.Entry < sheet.Entry) : all.FirstOrDefault(s => s.Sheet.Id == against);
-        var changes = other is null ? [] : sheet.Units.Select(u => other.Sheet.Units.FirstOrDefault(o => o.Id == u.Id) is { } before ? SheetComparison.Of(before, u) : null).OfType<SheetComparison>().ToList();
+        var other = against is null
+            ? all.FirstOrDefault(s => s.Job == life.Job && s.Sheet.Entry < sheet.Entry)
+                ?? all.LastOrDefault(s => s.Sheet.Entry < sheet.Entry)
+            : all.FirstOrDefault(s => s.Sheet.Id == against);
+        var changes = other is null
+            ? []
+            : sheet
+                .Units.Select(u => other.Sheet.Units.FirstOrDefault(o => o.Id == u.Id) is { } before ? SheetComparison.Of(before, u) : null)
+                .OfType<SheetComparison>()
+                .ToList();
         var (title, says) = SheetWords.Reading(sheet.Units, changes);
-        var units = sheet.Units.Select(u => Unit(u, sheet.Read.Units.FirstOrDefault(r => r.Id == u.Id), other?.Sheet.Units.FirstOrDefault(o => o.Id == u.Id), changes.FirstOrDefault(c => c.Unit == u.Id))).ToList();
+        var units = sheet
+            .Units.Select(u =>
+                Unit(
+                    u,
+                    sheet.Read.Units.FirstOrDefault(r => r.Id == u.Id),
+                    other?.Sheet.Units.FirstOrDefault(o => o.Id == u.Id),
+                    changes.FirstOrDefault(c => c.Unit == u.Id)
+                )
+            )
+            .ToList();
         var picture = sheet.Read.Picture;
         return new SheetView(
-            sheet.Id, life.Job.Value, at + 1, sheet.At, life.By, sheet.Read.Way, picture, After(sheet, state), other?.Sheet.Id, other is null ? null : all.IndexOf(other) + 1,
-            units, title, says, Handling(sheet.Read), sheet.Units.Sum(u => u.Unsure.Count), sheet.PutRight, picture is null || sheet.Read.Map is null ? [] : Dashes(sheet.Read.Map, plan.Layout));
+            sheet.Id,
+            life.Job.Value,
+            at + 1,
+            sheet.At,
+            life.By,
+            sheet.Read.Way,
+            picture,
+            After(sheet, state),
+            other?.Sheet.Id,
+            other is null ? null : all.IndexOf(other) + 1,
+            units,
+            title,
+            says,
+            Handling(sheet.Read),
+            sheet.Units.Sum(u => u.Unsure.Count),
+            sheet.PutRight,
+            picture is null || sheet.Read.Map is null ? [] : Dashes(sheet.Read.Map, plan.Layout)
+        );
     }
 
     private static string After(SheetOnJob sheet, JobState state)
     {
-        if (state.Sheets.All(s => s.Id != sheet.Id)) return "an earlier visit";
-        if (sheet.CleansBefore > 0) return $"after clean {sheet.CleansBefore}";
+        if (state.Sheets.All(s => s.Id != sheet.Id))
+            return "an earlier visit";
+        if (sheet.CleansBefore > 0)
+            return $"after clean {sheet.CleansBefore}";
         return "before any clean";
     }
 
-    private static UnitView Unit(UnitLine unit, UnitLine? read, UnitLine? before, SheetComparison? change) => new(
-        unit.Id, unit.Nozzles, read is not null && read.Nozzles != unit.Nozzles ? read.Nozzles : null, unit.Unsure, ResultFile.Name(unit.Pattern), unit.Odds.GetValueOrDefault(unit.Pattern),
-        [.. unit.Odds.Where(o => o.Value >= WorthSaying).OrderByDescending(o => o.Value).Select(o => new OddsOfPattern(ResultFile.Name(o.Key), o.Value))],
-        SheetWords.Of(unit, change), Tone(unit, change), unit.MissingCount, before?.MissingCount, change?.CameBack ?? [], change?.NewlyMissing ?? [], change is { StillMissing.Count: > 0 } or { NewlyMissing.Count: > 0 } ? change.OverlapShare : null,
-        change is { StillMissing.Count: > 0 } or { NewlyMissing.Count: > 0 } ? change.ChanceShare : null);
+    private static UnitView Unit(UnitLine unit, UnitLine? read, UnitLine? before, SheetComparison? change) =>
+        new(
+            unit.Id,
+            unit.Nozzles,
+            read is not null && read.Nozzles != unit.Nozzles ? read.Nozzles : null,
+            unit.Unsure,
+            ResultFile.Name(unit.Pattern),
+            unit.Odds.GetValueOrDefault(unit.Pattern),
+            [
+                .. unit
+                    .Odds.Where(o => o.Value >= WorthSaying)
+                    .OrderByDescending(o => o.Value)
+                    .Select(o => new OddsOfPattern(ResultFile.Name(o.Key), o.Value)),
+            ],
+            SheetWords.Of(unit, change),
+            Tone(unit, change),
+            unit.MissingCount,
+            before?.MissingCount,
+            change?.CameBack ?? [],
+            change?.NewlyMissing ?? [],
+            change is { StillMissing.Count: > 0 } or { NewlyMissing.Count: > 0 } ? change.OverlapShare : null,
+            change is { StillMissing.Count: > 0 } or { NewlyMissing.Count: > 0 } ? change.ChanceShare : null
+        );
 
-    private static string Tone(UnitLine unit, SheetComparison? change) => unit.Pattern switch
-    {
-        PatternClass.None => "go",
-        PatternClass.Scattered when change?.Move is GapMove.Clearing => "go",
-        PatternClass.Starvation or PatternClass.Blank or PatternClass.NearBlank or PatternClass.EveryKth or PatternClass.Contaminated => "stop",
-        _ => change?.Move == GapMove.Worse ? "stop" : "wait",
-    };
+    private static string Tone(UnitLine unit, SheetComparison? change) =>
+        unit.Pattern switch
+        {
+            PatternClass.None => "go",
+            PatternClass.Scattered when change?.Move is GapMove.Clearing => "go",
+            PatternClass.Starvation or PatternClass.Blank or PatternClass.NearBlank or PatternClass.EveryKth or PatternClass.Contaminated =>
+                "stop",
+            _ => change?.Move == GapMove.Worse ? "stop" : "wait",
+        };
 
     private static List<string> Handling(EntryBody.SheetTaken taken)
     {
         var said = new List<string> { taken.Way };
-        if (taken.Handling is not { } done) return said;
+        if (taken.Handling is not { } done)
+            return said;
         string N(double value, string format) => value.ToString(format, CultureInfo.InvariantCulture);
         said.Add($"{N(done.PxPerMm * 25.4, "0")} dpi on the sheet");
         said.Add(Math.Abs(done.RotationDeg) > 150 ? "stood upside down" : $"turned {N(Math.Abs(done.RotationDeg), "0.0")}°");
-        if (done.TiltPct >= 2) said.Add($"tilt taken out, {N(done.TiltPct, "0")} %");
-        if (done.LightPct >= 8) said.Add($"uneven light, {N(done.LightPct, "0")} %");
-        if (done.BendMm >= 0.4) said.Add($"curl taken out, {N(done.BendMm, "0.0")} mm");
+        if (done.TiltPct >= 2)
+            said.Add($"tilt taken out, {N(done.TiltPct, "0")} %");
+        if (done.LightPct >= 8)
+            said.Add($"uneven light, {N(done.LightPct, "0")} %");
+        if (done.BendMm >= 0.4)
+            said.Add($"curl taken out, {N(done.BendMm, "0.0")} mm");
         return said;
     }
 
@@ -102,10 +195,15 @@ public static class SheetViews
     }
 
     private static List<SheetActionView> Next(JobCase job, Func<int, JobCase> caseOf) =>
-    [
-        .. job.State.Threads.Where(t => t.IsOpen).Select(t => (Thread: t, Case: t.Id == job.Thread.Id ? job : caseOf(t.Id)))
-            .Select(t => new SheetActionView(
-                t.Thread.Id, t.Case.Book.Complaint.Name, t.Thread.Slot > 0 ? t.Case.Book.Model.Slots.First(s => s.Panel == t.Thread.Slot).Ink : "",
-                t.Case.Advice.Chosen?.Step.Name ?? "Look at the thread")),
-    ];
+        [
+            .. job
+                .State.Threads.Where(t => t.IsOpen)
+                .Select(t => (Thread: t, Case: t.Id == job.Thread.Id ? job : caseOf(t.Id)))
+                .Select(t => new SheetActionView(
+                    t.Thread.Id,
+                    t.Case.Book.Complaint.Name,
+                    t.Thread.Slot > 0 ? t.Case.Book.Model.Slots.First(s => s.Panel == t.Thread.Slot).Ink : "",
+                    t.Case.Advice.Chosen?.Step.Name ?? "Look at the thread"
+                )),
+        ];
 }

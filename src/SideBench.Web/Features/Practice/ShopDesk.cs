@@ -32,15 +32,18 @@ public sealed class ShopDesk(NpgsqlDataSource database, EntryStore entries, Verd
     public async Task<IResult> Write<T>(HttpContext http, T request, Decide decide)
         where T : IShopWrite
     {
-        if (request.Key == Guid.Empty) return ProblemResults.Of(ProblemCode.Missing, "/key");
+        if (request.Key == Guid.Empty)
+            return ProblemResults.Of(ProblemCode.Missing, "/key");
         var cancel = http.RequestAborted;
         var write = jobs.WriteOf(http, request.Key, request);
         if (await entries.FindWrite(request.Key, cancel) is { } earlier)
             return earlier.Fingerprint == write.Fingerprint ? await Show(cancel) : ProblemResults.Of(ProblemCode.KeyReused);
         var known = await entries.OfShop(cancel);
-        if (known.Count != request.SeenVersion) return ProblemResults.Of(ProblemCode.ShopChanged, "/seenVersion");
+        if (known.Count != request.SeenVersion)
+            return ProblemResults.Of(ProblemCode.ShopChanged, "/seenVersion");
         var lines = decide(known);
-        if (!lines.IsGood) return ProblemResults.Of(lines.Problems);
+        if (!lines.IsGood)
+            return ProblemResults.Of(lines.Problems);
         try
         {
             await using var unit = await Unit.Begin(database, cancel);

@@ -11,7 +11,13 @@ public static class SearchEndpoints
 
     /// <summary>Maps it.</summary>
     public static void MapSearch(this IEndpointRouteBuilder routes) =>
-        routes.MapGet("/find", async (string q, FindStore store, CancellationToken cancel) =>
-            Results.Ok(await store.Search(q.Length > LongestQuery ? q[..LongestQuery] : q, cancel)))
-            .Produces<IReadOnlyList<Find>>().WithTags("Search").For(Act.Read);
+        routes
+            .MapGet(
+                "/find",
+                async (string q, FindStore store, CancellationToken cancel) =>
+                    Results.Ok(await store.Search(q.Length > LongestQuery ? q[..LongestQuery] : q, cancel))
+            )
+            .Produces<IReadOnlyList<Find>>()
+            .WithTags("Search")
+            .For(Act.Read);
 }

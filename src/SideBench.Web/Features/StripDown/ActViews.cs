@@ -10,13 +10,78 @@ internal static class ActViews
     {
         var line = opening.Off.LastOrDefault(o => o.Removal == removal.Id);
         return new ActView(
-            removal.Id, "off", "", section, removal.Title, removal.Detail, removal.Text, removal.View, removal.Tool, part.Id, removal.Id, "", removal.Count, part.Cautions, removal.IsPart ? part.Sign : "", [],
-            removal.OutMin, opening.Done.Contains(removal.Id), "", line?.Person ?? "", line?.At, null, null, false, Photos(opening, removal.Id), word, [], null, "", part.Spends == "cut", "", "", "");
+            removal.Id,
+            "off",
+            "",
+            section,
+            removal.Title,
+            removal.Detail,
+            removal.Text,
+            removal.View,
+            removal.Tool,
+            part.Id,
+            removal.Id,
+            "",
+            removal.Count,
+            part.Cautions,
+            removal.IsPart ? part.Sign : "",
+            [],
+            removal.OutMin,
+            opening.Done.Contains(removal.Id),
+            "",
+            line?.Person ?? "",
+            line?.At,
+            null,
+            null,
+            false,
+            Photos(opening, removal.Id),
+            word,
+            [],
+            null,
+            "",
+            part.Spends == "cut",
+            "",
+            "",
+            ""
+        );
     }
 
-    public static ActView Back(BackStep step, string section) => new(
-        $"back-{step.Item.Id}", "back", "", section, step.Title, step.Text, step.Text, step.View, step.Tool, step.Item.Part ?? "", step.Item.Removal ?? "", step.Item.Id, step.Item.Count, [], "", step.Checks,
-        step.BackMin, false, "", "", null, null, null, false, [], "", [], null, "", false, "", "", "");
+    public static ActView Back(BackStep step, string section) =>
+        new(
+            $"back-{step.Item.Id}",
+            "back",
+            "",
+            section,
+            step.Title,
+            step.Text,
+            step.Text,
+            step.View,
+            step.Tool,
+            step.Item.Part ?? "",
+            step.Item.Removal ?? "",
+            step.Item.Id,
+            step.Item.Count,
+            [],
+            "",
+            step.Checks,
+            step.BackMin,
+            false,
+            "",
+            "",
+            null,
+            null,
+            null,
+            false,
+            [],
+            "",
+            [],
+            null,
+            "",
+            false,
+            "",
+            "",
+            ""
+        );
 
     public static ActView Step(GuideStep step, GuideRun? run, OpeningState opening, IReadOnlyCollection<string> consents)
     {
@@ -24,15 +89,48 @@ internal static class ActViews
         var photos = run is null ? [] : Photos(opening, $"{run.Id}:{step.Id}");
         var word = step.Word.Length > 0 && !consents.Contains(step.Word) ? step.Word : "";
         return new ActView(
-            $"step-{step.Id}", step.Kind.ToString().ToLowerInvariant(), "", "", step.Title, step.Text.Length > 0 ? step.Text : step.Sign, step.Text, step.View, "", "", "", "", 0, step.Cautions, step.Sign, [], step.Minutes,
-            tick is not null, tick?.Outcome ?? "", tick?.Person ?? "", tick?.At, step.Measure is { } m ? new MeasureView(m.Label, m.Unit, m.Min, m.Max) : null, tick?.Value, step.Photo && photos.Count == 0, photos, word,
-            [.. step.Branches.Select(b => new BranchView(b.Id, b.Label, b.Text))], step.Wait is { } w ? new WaitView(w.Label, w.MinMinutes, w.MaxMinutes) : null, step.Differs, step.Irreversible, step.Window, run?.Id ?? "", step.Id);
+            $"step-{step.Id}",
+            step.Kind.ToString().ToLowerInvariant(),
+            "",
+            "",
+            step.Title,
+            step.Text.Length > 0 ? step.Text : step.Sign,
+            step.Text,
+            step.View,
+            "",
+            "",
+            "",
+            "",
+            0,
+            step.Cautions,
+            step.Sign,
+            [],
+            step.Minutes,
+            tick is not null,
+            tick?.Outcome ?? "",
+            tick?.Person ?? "",
+            tick?.At,
+            step.Measure is { } m ? new MeasureView(m.Label, m.Unit, m.Min, m.Max) : null,
+            tick?.Value,
+            step.Photo && photos.Count == 0,
+            photos,
+            word,
+            [.. step.Branches.Select(b => new BranchView(b.Id, b.Label, b.Text))],
+            step.Wait is { } w ? new WaitView(w.Label, w.MinMinutes, w.MaxMinutes) : null,
+            step.Differs,
+            step.Irreversible,
+            step.Window,
+            run?.Id ?? "",
+            step.Id
+        );
     }
 
     public static IReadOnlyList<ActView> Numbered(IEnumerable<ActView> acts) => [.. acts.Select((a, i) => a with { Number = $"{i + 1}" })];
 
     /// <summary>What opens or closes within a step, numbered below that step, so that a guide's own numbers stay.</summary>
-    public static IEnumerable<ActView> Within(int number, IEnumerable<ActView> acts) => acts.Select((a, i) => a with { Number = $"{number}.{i + 1}" });
+    public static IEnumerable<ActView> Within(int number, IEnumerable<ActView> acts) =>
+        acts.Select((a, i) => a with { Number = $"{number}.{i + 1}" });
 
-    private static List<string> Photos(OpeningState opening, string of) => [.. opening.Photos.Where(p => p.Of == of).Select(p => p.Picture)];
+    private static List<string> Photos(OpeningState opening, string of) =>
+        [.. opening.Photos.Where(p => p.Of == of).Select(p => p.Picture)];
 }

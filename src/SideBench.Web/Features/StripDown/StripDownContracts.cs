@@ -10,20 +10,41 @@ public sealed record WouldNotRequest(Guid Key, int SeenVersion, string? Removal,
 
 public sealed record PutBackRequest(Guid Key, int SeenVersion, string? Item, int? Count = null, int Thread = 0) : IJobWrite;
 
-public sealed record LostRequest(Guid Key, int SeenVersion, string? Removal, int Count, bool Before, string? Reason, int Thread = 0) : IJobWrite;
+public sealed record LostRequest(Guid Key, int SeenVersion, string? Removal, int Count, bool Before, string? Reason, int Thread = 0)
+    : IJobWrite;
 
 public sealed record ReplacedRequest(Guid Key, int SeenVersion, string? Removal, int Count, string? From, int Thread = 0) : IJobWrite;
 
 public sealed record StaysOffRequest(Guid Key, int SeenVersion, string? Item, string? Reason, int Thread = 0) : IJobWrite;
 
 public sealed record RenewedRequest(
-    Guid Key, int SeenVersion, string? Part, string? Number, string? Lot, decimal Price, string? OldFate, DateOnly? ReturnBy, DateOnly? WarrantyEnd, string? Keeps, int Thread = 0) : IJobWrite;
+    Guid Key,
+    int SeenVersion,
+    string? Part,
+    string? Number,
+    string? Lot,
+    decimal Price,
+    string? OldFate,
+    DateOnly? ReturnBy,
+    DateOnly? WarrantyEnd,
+    string? Keeps,
+    int Thread = 0
+) : IJobWrite;
 
 public sealed record PhotoRequest(Guid Key, int SeenVersion, string Of, string Label, string Picture, int Thread = 0) : IJobWrite;
 
 public sealed record GuideBeginRequest(Guid Key, int SeenVersion, string? Guide, int Slot = 0, int Thread = 0) : IJobWrite;
 
-public sealed record GuideTickRequest(Guid Key, int SeenVersion, string? Run, string? Step, string? Outcome, double? Value, string? Words, int Thread = 0) : IJobWrite;
+public sealed record GuideTickRequest(
+    Guid Key,
+    int SeenVersion,
+    string? Run,
+    string? Step,
+    string? Outcome,
+    double? Value,
+    string? Words,
+    int Thread = 0
+) : IJobWrite;
 
 public sealed record GuideTakeOverRequest(Guid Key, int SeenVersion, string? Run, int Thread = 0) : IJobWrite;
 
@@ -34,13 +55,39 @@ public sealed record SpotView(double X, double Y);
 
 /// <summary>Screws, nuts or clips as they are drawn.</summary>
 public sealed record FastenersView(
-    string Removal, string Name, int Count, string Kind, string Driver, double LengthMm, bool Collared, bool LoosenOnly, int MayStayEmpty, string View, IReadOnlyList<SpotView> At,
-    int OutCount, int LostCount);
+    string Removal,
+    string Name,
+    int Count,
+    string Kind,
+    string Driver,
+    double LengthMm,
+    bool Collared,
+    bool LoosenOnly,
+    int MayStayEmpty,
+    string View,
+    IReadOnlyList<SpotView> At,
+    int OutCount,
+    int LostCount
+);
 
 /// <summary>A part in the plan of the machine.</summary>
 public sealed record MachinePartView(
-    string Id, string Name, string Way, string View, double X, double Y, double Width, double Height, int Slot, string Ink, string Number, bool IsOff, string StaysOff,
-    IReadOnlyList<FastenersView> Fasteners, IReadOnlyList<SpotView> Catches);
+    string Id,
+    string Name,
+    string Way,
+    string View,
+    double X,
+    double Y,
+    double Width,
+    double Height,
+    int Slot,
+    string Ink,
+    string Number,
+    bool IsOff,
+    string StaysOff,
+    IReadOnlyList<FastenersView> Fasteners,
+    IReadOnlyList<SpotView> Catches
+);
 
 /// <summary>One thing for the hand: something to take off, something to put back, or a step of a guide.</summary>
 /// <param name="Key">Unique on the page; stable as long as the act is the same.</param>
@@ -50,10 +97,40 @@ public sealed record MachinePartView(
 /// <param name="Item">What lies on the tray, for what goes back.</param>
 /// <param name="Word">The customer's word that is still needed; empty when none.</param>
 public sealed record ActView(
-    string Key, string Kind, string Number, string Section, string Title, string Detail, string Text, string View, string Tool, string Part, string Removal, string Item, int Count,
-    IReadOnlyList<string> Cautions, string Sign, IReadOnlyList<string> Checks, double Minutes, bool Done, string Outcome, string Who, DateTimeOffset? At,
-    MeasureView? Measure, double? Value, bool PhotoNeeded, IReadOnlyList<string> Photos, string Word, IReadOnlyList<BranchView> Branches, WaitView? Wait, string Differs, bool Irreversible,
-    string Window, string Run, string Step);
+    string Key,
+    string Kind,
+    string Number,
+    string Section,
+    string Title,
+    string Detail,
+    string Text,
+    string View,
+    string Tool,
+    string Part,
+    string Removal,
+    string Item,
+    int Count,
+    IReadOnlyList<string> Cautions,
+    string Sign,
+    IReadOnlyList<string> Checks,
+    double Minutes,
+    bool Done,
+    string Outcome,
+    string Who,
+    DateTimeOffset? At,
+    MeasureView? Measure,
+    double? Value,
+    bool PhotoNeeded,
+    IReadOnlyList<string> Photos,
+    string Word,
+    IReadOnlyList<BranchView> Branches,
+    WaitView? Wait,
+    string Differs,
+    bool Irreversible,
+    string Window,
+    string Run,
+    string Step
+);
 
 public sealed record MeasureView(string Label, string Unit, double Min, double Max);
 
@@ -66,17 +143,75 @@ public sealed record WaitView(string Label, double MinMinutes, double? MaxMinute
 /// <param name="Fasteners">The group, when it is one.</param>
 /// <param name="Beneath">What must be undone before it.</param>
 public sealed record TrayCardView(
-    string Item, string Removal, string Part, string Label, string Change, int Count, int Lost, string Undo, DateTimeOffset? Since, string Who, IReadOnlyList<string> Forbids, FastenersView? Fasteners, IReadOnlyList<string> Beneath);
+    string Item,
+    string Removal,
+    string Part,
+    string Label,
+    string Change,
+    int Count,
+    int Lost,
+    string Undo,
+    DateTimeOffset? Since,
+    string Who,
+    IReadOnlyList<string> Forbids,
+    FastenersView? Fasteners,
+    IReadOnlyList<string> Beneath
+);
 
-public sealed record OfferView(string Service, string Name, string Says, double NowMin, double OwnVisitMin, decimal Saved, decimal ThrownAway, bool IsWorth, double InDays, IReadOnlyList<string> Targets);
+public sealed record OfferView(
+    string Service,
+    string Name,
+    string Says,
+    double NowMin,
+    double OwnVisitMin,
+    decimal Saved,
+    decimal ThrownAway,
+    bool IsWorth,
+    double InDays,
+    IReadOnlyList<string> Targets
+);
 
-public sealed record WindowView(string Id, string Name, double? Minutes, double HandsMin, bool Fits, IReadOnlyList<string> Ready, DateTimeOffset? EndsAt, string OpensAt);
+public sealed record WindowView(
+    string Id,
+    string Name,
+    double? Minutes,
+    double HandsMin,
+    bool Fits,
+    IReadOnlyList<string> Ready,
+    DateTimeOffset? EndsAt,
+    string OpensAt
+);
 
 /// <summary>A guide being followed.</summary>
-public sealed record RunView(string Run, string Guide, string Name, string Purpose, int Version, bool IsChanged, int NowVersion, bool Ended, int Done, int Steps, IReadOnlyList<WindowView> Windows, IReadOnlyList<string> Tools, IReadOnlyList<string> Needs);
+public sealed record RunView(
+    string Run,
+    string Guide,
+    string Name,
+    string Purpose,
+    int Version,
+    bool IsChanged,
+    int NowVersion,
+    bool Ended,
+    int Done,
+    int Steps,
+    IReadOnlyList<WindowView> Windows,
+    IReadOnlyList<string> Tools,
+    IReadOnlyList<string> Needs
+);
 
-/// <summary>A guide that applies to the machine; one that reaches parts of a single slot asks which; one whose hands need longer than a window says so before it is begun.</summary>
-public sealed record GuideLineView(string Id, string Name, string Purpose, bool Fits, bool AsksSlot, double Minutes, IReadOnlyList<string> TooLongFor);
+/// <summary>
+/// A guide that applies to the machine; one that reaches parts of a single slot asks which; one whose hands need longer than a window says
+/// so before it is begun.
+/// </summary>
+public sealed record GuideLineView(
+    string Id,
+    string Name,
+    string Purpose,
+    bool Fits,
+    bool AsksSlot,
+    double Minutes,
+    IReadOnlyList<string> TooLongFor
+);
 
 /// <summary>A slot that a guide can be about.</summary>
 public sealed record SlotChoice(int Panel, string Ink);
@@ -86,18 +221,68 @@ public sealed record AskedForView(string Step, IReadOnlyList<string> Parts, IRea
 
 /// <summary>Everything the page of opening up shows.</summary>
 public sealed record OpeningView(
-    long Id, int Tag, string ModelId, string Machine, int Version, bool Closed, bool InWarranty, string Currency, IReadOnlyList<string> Targets, AskedForView? AskedFor, IReadOnlyList<MachinePartView> Parts, int PartsOnWay,
-    double OutMin, double BackMin, IReadOnlyList<string> Tools, IReadOnlyList<string> Needs, IReadOnlyList<string> Spends, IReadOnlyList<string> LeaveAlone, IReadOnlyList<ActView> Acts, string Current,
-    IReadOnlyList<TrayCardView> Tray, IReadOnlyList<ActView> Back, double BackFromTrayMin, IReadOnlyList<OfferView> WhileOpen, RunView? Run, IReadOnlyList<GuideLineView> Guides,
-    IReadOnlyList<SlotChoice> Slots, int Slot, IReadOnlyList<string> CannotPower, IReadOnlyList<string> CannotMove);
+    long Id,
+    int Tag,
+    string ModelId,
+    string Machine,
+    int Version,
+    bool Closed,
+    bool InWarranty,
+    string Currency,
+    IReadOnlyList<string> Targets,
+    AskedForView? AskedFor,
+    IReadOnlyList<MachinePartView> Parts,
+    int PartsOnWay,
+    double OutMin,
+    double BackMin,
+    IReadOnlyList<string> Tools,
+    IReadOnlyList<string> Needs,
+    IReadOnlyList<string> Spends,
+    IReadOnlyList<string> LeaveAlone,
+    IReadOnlyList<ActView> Acts,
+    string Current,
+    IReadOnlyList<TrayCardView> Tray,
+    IReadOnlyList<ActView> Back,
+    double BackFromTrayMin,
+    IReadOnlyList<OfferView> WhileOpen,
+    RunView? Run,
+    IReadOnlyList<GuideLineView> Guides,
+    IReadOnlyList<SlotChoice> Slots,
+    int Slot,
+    IReadOnlyList<string> CannotPower,
+    IReadOnlyList<string> CannotMove
+);
 
 /// <summary>What the record says of one part.</summary>
 public sealed record PartLifeView(
-    string Part, string Name, int Times, DateTimeOffset LastOff, string By, long? JobId, DateTimeOffset? LastBack, DateTimeOffset? RenewedAt, string RenewedWith, string OldFate, DateOnly? ReturnBy, DateOnly? WarrantyEnd);
+    string Part,
+    string Name,
+    int Times,
+    DateTimeOffset LastOff,
+    string By,
+    long? JobId,
+    DateTimeOffset? LastBack,
+    DateTimeOffset? RenewedAt,
+    string RenewedWith,
+    string OldFate,
+    DateOnly? ReturnBy,
+    DateOnly? WarrantyEnd
+);
 
 /// <summary>A guide on paper, for one model.</summary>
 public sealed record GuidePageView(
-    string Id, string Name, int Version, string Purpose, string ModelId, string Model, IReadOnlyList<GuideModel> Models, IReadOnlyList<string> Tools, IReadOnlyList<string> Needs, IReadOnlyList<WindowView> Windows,
-    IReadOnlyList<ActView> Acts, IReadOnlyList<string> LeaveAlone);
+    string Id,
+    string Name,
+    int Version,
+    string Purpose,
+    string ModelId,
+    string Model,
+    IReadOnlyList<GuideModel> Models,
+    IReadOnlyList<string> Tools,
+    IReadOnlyList<string> Needs,
+    IReadOnlyList<WindowView> Windows,
+    IReadOnlyList<ActView> Acts,
+    IReadOnlyList<string> LeaveAlone
+);
 
 public sealed record GuideModel(string Id, string Name);

@@ -9,17 +9,41 @@ namespace SideBench.Web.Features.TakeIn;
 public static class Finds
 {
     /// <summary>What a take-in makes findable.</summary>
-    public sealed record Thing(JobId Job, int Tag, MachineId Machine, string Serial, string MachineName, CustomerRow Customer, string Words);
+    public sealed record Thing(
+        JobId Job,
+        int Tag,
+        MachineId Machine,
+        string Serial,
+        string MachineName,
+        CustomerRow Customer,
+        string Words
+    );
 
     /// <summary>Puts the job, its machine and its customer into the search.</summary>
     public static async Task Put(Unit unit, Thing thing, CancellationToken cancel)
     {
         var name = thing.Customer.Name;
-        await FindStore.Put(unit, new Find("job", thing.Job.Value, $"{thing.Tag} {thing.MachineName}", $"{name} · {Short(thing.Words)}"),
-            $"{thing.Tag} {thing.MachineName} {name} {thing.Serial} {Short(thing.Words)}", 0, cancel);
-        await FindStore.Put(unit, new Find("machine", thing.Machine.Value, $"{thing.MachineName} {thing.Serial}", name),
-            $"{thing.Serial} {thing.MachineName} {name}", 1, cancel);
-        await FindStore.Put(unit, new Find("customer", thing.Customer.Id.Value, name, thing.Customer.Contact), $"{name} {thing.Customer.Contact}", 2, cancel);
+        await FindStore.Put(
+            unit,
+            new Find("job", thing.Job.Value, $"{thing.Tag} {thing.MachineName}", $"{name} · {Short(thing.Words)}"),
+            $"{thing.Tag} {thing.MachineName} {name} {thing.Serial} {Short(thing.Words)}",
+            0,
+            cancel
+        );
+        await FindStore.Put(
+            unit,
+            new Find("machine", thing.Machine.Value, $"{thing.MachineName} {thing.Serial}", name),
+            $"{thing.Serial} {thing.MachineName} {name}",
+            1,
+            cancel
+        );
+        await FindStore.Put(
+            unit,
+            new Find("customer", thing.Customer.Id.Value, name, thing.Customer.Contact),
+            $"{name} {thing.Customer.Contact}",
+            2,
+            cancel
+        );
     }
 
     private static string Short(string words) => words.Length <= 90 ? words : words[..90];

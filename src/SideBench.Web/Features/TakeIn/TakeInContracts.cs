@@ -7,17 +7,51 @@ public sealed record ModelChoice(string Id, string Name, string Kind, IReadOnlyL
 public sealed record ComplaintChoice(string Id, string Name, string Says);
 
 public sealed record TakeInChoices(
-    IReadOnlyList<ModelChoice> Models, IReadOnlyList<ComplaintChoice> Complaints, IReadOnlyList<string> Inks, IReadOnlyList<string> Papers);
+    IReadOnlyList<ModelChoice> Models,
+    IReadOnlyList<ComplaintChoice> Complaints,
+    IReadOnlyList<string> Inks,
+    IReadOnlyList<string> Papers
+);
 
 public sealed record CustomerView(long Id, string Name, string Contact);
 
 /// <summary>A machine on record, as take-in finds it by its serial.</summary>
-public sealed record FoundMachine(long Id, string ModelId, string Machine, string Serial, CustomerView Customer, long? OpenJob, int Visits, string? LastInk);
+public sealed record FoundMachine(
+    long Id,
+    string ModelId,
+    string Machine,
+    string Serial,
+    CustomerView Customer,
+    long? OpenJob,
+    int Visits,
+    string? LastInk
+);
 
 /// <summary>Everything told at take-in. Machine and customer by number when they are on record, else by what makes them new.</summary>
 public sealed record TakeInRequest(
-    Guid Key, long? MachineId, string? ModelId, string? Serial, long? CustomerId, string? CustomerName, string? CustomerContact, string Complaint,
-    string? Words, string? Tried, int CleansTried, string Ink, int IdleWeeks, bool Moved, string Paper, bool Borderless, DateOnly? WarrantyEnd,
-    decimal? Limit, DateTimeOffset? Promise, string? Accessories, int? AgeYears = null, string? Firmware = null, int Slot = 0);
+    Guid Key,
+    long? MachineId,
+    string? ModelId,
+    string? Serial,
+    long? CustomerId,
+    string? CustomerName,
+    string? CustomerContact,
+    string Complaint,
+    string? Words,
+    string? Tried,
+    int CleansTried,
+    string Ink,
+    int IdleWeeks,
+    bool Moved,
+    string Paper,
+    bool Borderless,
+    DateOnly? WarrantyEnd,
+    decimal? Limit,
+    DateTimeOffset? Promise,
+    string? Accessories,
+    int? AgeYears = null,
+    string? Firmware = null,
+    int Slot = 0
+);
 
 public sealed record TakenInView(long JobId, int Tag);

@@ -15,7 +15,14 @@ using SideBench.Web.Problems;
 namespace SideBench.Web.Features.TakeIn;
 
 /// <summary>Takes a machine in: customer, machine, job and first line in one transaction.</summary>
-public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines, EntryStore entries, JobStore jobs, BenchBooks books, JobDesk desk)
+public sealed class TakeInDesk(
+    NpgsqlDataSource database,
+    MachineStore machines,
+    EntryStore entries,
+    JobStore jobs,
+    BenchBooks books,
+    JobDesk desk
+)
 {
     private const int LongestSerial = 60;
     private const int MostTries = 5;
@@ -23,18 +30,30 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
     /// <summary>Takes it in, or says everything that stands in the way.</summary>
     public async Task<IResult> TakeIn(TakeInRequest request, HttpContext http)
     {
-        if (request.Key == Guid.Empty) return ProblemResults.Of(ProblemCode.Missing, "/key");
+        if (request.Key == Guid.Empty)
+            return ProblemResults.Of(ProblemCode.Missing, "/key");
         var cancel = http.RequestAborted;
         var write = desk.WriteOf(http, request.Key, request);
-        if (await entries.FindWrite(request.Key, cancel) is { } earlier) return await Replay(earlier, write, cancel);
+        if (await entries.FindWrite(request.Key, cancel) is { } earlier)
+            return await Replay(earlier, write, cancel);
         var known = await Known(request, cancel);
         var problems = known.Problems;
         var modelId = known.Machine?.ModelId ?? request.ModelId ?? "";
-        if (modelId.Length == 0) problems.Add(new Problem(ProblemCode.Missing, "/modelId"));
-        if (!books.Shop.Models.TryGetValue(modelId, out var model) && modelId.Length > 0) problems.Add(new Problem(ProblemCode.UnknownModel, "/modelId", modelId));
-        var intake = IntakeOf(request, modelId) with { LastWork = await LastWork(known.Machine, cancel), BookVersion = books.Shop.Book.Version, ModelVersion = model?.Version ?? 0 };
-        problems.AddRange(Intake.Problems(intake, model, books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == request.Complaint), books.Today));
-        if (problems.Count > 0) return ProblemResults.Of(problems);
+        if (modelId.Length == 0)
+            problems.Add(new Problem(ProblemCode.Missing, "/modelId"));
+        if (!books.Shop.Models.TryGetValue(modelId, out var model) && modelId.Length > 0)
+            problems.Add(new Problem(ProblemCode.UnknownModel, "/modelId", modelId));
+        var intake = IntakeOf(request, modelId) with
+        {
+            LastWork = await LastWork(known.Machine, cancel),
+            BookVersion = books.Shop.Book.Version,
+            ModelVersion = model?.Version ?? 0,
+        };
+        problems.AddRange(
+            Intake.Problems(intake, model, books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == request.Complaint), books.Today)
+        );
+        if (problems.Count > 0)
+            return ProblemResults.Of(problems);
         for (var tries = 1; ; tries++)
         {
             try
@@ -53,22 +72,32 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
     }
 
     private async Task<TakenInView> Save(
-        TakeInRequest request, EntryBody.TakenIn intake, KnownParts known, Write write, string machineName, CancellationToken cancel)
+        TakeInRequest request,
+        EntryBody.TakenIn intake,
+        KnownParts known,
+        Write write,
+        string machineName,
+        CancellationToken cancel
+    )
     {
         await using var unit = await Unit.Begin(database, cancel);
         var lines = new List<EntryBody>();
         var customer = known.Customer ?? await NewCustomer(unit, request, lines, cancel);
         var machine = known.Machine?.Id ?? await MachineStore.AddMachine(unit, intake.ModelId, request.Serial!.Trim(), customer.Id, cancel);
         var serial = known.Machine?.Serial ?? request.Serial!.Trim();
-        if (known.Machine is null) lines.Add(new EntryBody.MachineRegistered(machine.Value, intake.ModelId, serial, customer.Id.Value));
+        if (known.Machine is null)
+            lines.Add(new EntryBody.MachineRegistered(machine.Value, intake.ModelId, serial, customer.Id.Value));
         var (job, tag) = await JobStore.NewId(unit, cancel);
         var place = FreePlace(await JobStore.TakenPlaces(unit, cancel));
         intake = intake with { MachineId = machine.Value, CustomerId = customer.Id.Value };
         List<EntryBody> jobLines = [intake, new EntryBody.PlaceSet(place)];
-        var now = books.Case([.. jobLines.Select((b, i) => new Entry(new EntryId(i + 1), job, i + 1, write.Person, write.PersonName, write.At, b))]).Value;
+        var now = books
+            .Case([.. jobLines.Select((b, i) => new Entry(new EntryId(i + 1), job, i + 1, write.Person, write.PersonName, write.At, b))])
+            .Value;
         await JobStore.Insert(unit, job, tag, intake, write.At, desk.Projection(now, write.At), cancel);
         await EntryStore.Add(unit, write, job, machine, 1, jobLines, cancel);
-        if (lines.Count > 0) await EntryStore.Add(unit, write with { Key = Guid.NewGuid() }, null, machine, 1, lines, cancel);
+        if (lines.Count > 0)
+            await EntryStore.Add(unit, write with { Key = Guid.NewGuid() }, null, machine, 1, lines, cancel);
         await Finds.Put(unit, new Finds.Thing(job, tag, machine, serial, machineName, customer, intake.Words), cancel);
         await JobStore.Announce(unit, job, now.State.Version, cancel);
         await unit.Commit(cancel);
@@ -84,7 +113,8 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
     {
         var problems = new List<Problem>();
         var machine = request.MachineId is { } m ? await machines.Find(new MachineId(m), cancel) : null;
-        if (request.MachineId is not null && machine is null) problems.Add(new Problem(ProblemCode.UnknownMachine, "/machineId", request.MachineId));
+        if (request.MachineId is not null && machine is null)
+            problems.Add(new Problem(ProblemCode.UnknownMachine, "/machineId", request.MachineId));
         if (request.MachineId is null)
         {
             Intake.Text(problems, request.Serial, "/serial", LongestSerial, needed: true);
@@ -93,8 +123,10 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
         }
 
         var customer = request.CustomerId is { } c ? await machines.FindCustomer(new CustomerId(c), cancel) : null;
-        if (request.CustomerId is not null && customer is null) problems.Add(new Problem(ProblemCode.UnknownCustomer, "/customerId", request.CustomerId));
-        if (request.CustomerId is null) Intake.Text(problems, request.CustomerName, "/customerName", Intake.LongestName, needed: true);
+        if (request.CustomerId is not null && customer is null)
+            problems.Add(new Problem(ProblemCode.UnknownCustomer, "/customerId", request.CustomerId));
+        if (request.CustomerId is null)
+            Intake.Text(problems, request.CustomerName, "/customerName", Intake.LongestName, needed: true);
         Intake.Text(problems, request.CustomerContact, "/customerContact", Intake.LongestName, needed: false);
         return new KnownParts(machine, customer, problems);
     }
@@ -102,9 +134,14 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
     // Which path was worked on last, from the machine's own record.
     private async Task<string?> LastWork(MachineRow? machine, CancellationToken cancel)
     {
-        if (machine is null || await entries.LastWork(machine.Id, cancel) is not { } repair) return null;
+        if (machine is null || await entries.LastWork(machine.Id, cancel) is not { } repair)
+            return null;
         var station = books.Shop.Book.Step(repair)?.Station;
-        return books.Shop.Models.GetValueOrDefault(machine.ModelId)?.Stations.FirstOrDefault(s => s.Id == station)?.Path.ToString().ToLowerInvariant();
+        return books
+            .Shop.Models.GetValueOrDefault(machine.ModelId)
+            ?.Stations.FirstOrDefault(s => s.Id == station)
+            ?.Path.ToString()
+            .ToLowerInvariant();
     }
 
     private static async Task<CustomerRow> NewCustomer(Unit unit, TakeInRequest request, List<EntryBody> lines, CancellationToken cancel)
@@ -118,9 +155,29 @@ public sealed class TakeInDesk(NpgsqlDataSource database, MachineStore machines,
     private int FreePlace(IReadOnlyList<int> taken) =>
         Enumerable.Range(1, books.Shop.Book.House.Places).FirstOrDefault(p => !taken.Contains(p));
 
-    private static EntryBody.TakenIn IntakeOf(TakeInRequest r, string modelId) => new(
-        r.MachineId ?? 0, r.CustomerId ?? 0, modelId, r.Complaint, r.Words?.Trim() ?? "", r.Tried?.Trim() ?? "", r.CleansTried, r.Ink, r.IdleWeeks, r.Moved,
-        r.Paper, r.Borderless, r.WarrantyEnd, r.Limit, r.Promise, r.Accessories?.Trim() ?? "", r.AgeYears, null, r.Firmware, r.Slot);
+    private static EntryBody.TakenIn IntakeOf(TakeInRequest r, string modelId) =>
+        new(
+            r.MachineId ?? 0,
+            r.CustomerId ?? 0,
+            modelId,
+            r.Complaint,
+            r.Words?.Trim() ?? "",
+            r.Tried?.Trim() ?? "",
+            r.CleansTried,
+            r.Ink,
+            r.IdleWeeks,
+            r.Moved,
+            r.Paper,
+            r.Borderless,
+            r.WarrantyEnd,
+            r.Limit,
+            r.Promise,
+            r.Accessories?.Trim() ?? "",
+            r.AgeYears,
+            null,
+            r.Firmware,
+            r.Slot
+        );
 
     private sealed record KnownParts(MachineRow? Machine, CustomerRow? Customer, List<Problem> Problems);
 }
