@@ -13,6 +13,9 @@ public sealed class ScratchDatabase : IAsyncLifetime
 
     public NpgsqlDataSource Source { get; private set; } = null!;
 
+    /// <summary>Whether it is to be left without our tables.</summary>
+    public bool IsEmpty { get; init; }
+
     public string Connection { get; private set; } = "";
 
     public PersonId Person { get; private set; }
@@ -34,7 +37,8 @@ public sealed class ScratchDatabase : IAsyncLifetime
             Pooling = true,
             MaxPoolSize = 20,
         }.ConnectionString;
-        Migrator.Run(Connection);
+        if (!IsEmpty)
+            Migrator.Run(Connection);
         Source = NpgsqlDataSource.Create(Connection);
     }
 
@@ -49,6 +53,14 @@ public sealed class ScratchDatabase : IAsyncLifetime
         );
 
     public async ValueTask DisposeAsync() => await Source.DisposeAsync();
+
+    public static string Root()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx")))
+            folder = folder.Parent;
+        return folder?.FullName ?? throw new InvalidOperationException("the project's root was not found");
+    }
 
     public async Task<long> Count(string sql)
     {

@@ -40,13 +40,15 @@ public sealed class BenchServer : IAsyncLifetime
     }
 
     /// <summary>Another server, on whatever database that is.</summary>
-    public static async Task<WebApplication> Run(string connection, string? packs = null)
+    public static async Task<WebApplication> Run(string connection, string? packs = null, TimeProvider? clock = null)
     {
         packs ??= Path.Combine(Root(), "packs");
         var shop = Settings.LoadShop(packs, Console.Error)!;
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { EnvironmentName = "Production" });
         builder.Logging.SetMinimumLevel(LogLevel.Critical);
         builder.AddSideBench(shop, connection, packs);
+        if (clock is not null)
+            builder.Services.AddSingleton(clock);
         builder.WebHost.UseUrls("http://127.0.0.1:0");
         var app = builder.Build();
         app.UseSideBench();
@@ -58,13 +60,7 @@ public sealed class BenchServer : IAsyncLifetime
     /// <summary>A browser, signed in unless the name is empty.</summary>
     public Task<Browser> Open(string name = "Ines Varga") => Browser.Open(Address, name);
 
-    public static string Root()
-    {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx")))
-            folder = folder.Parent;
-        return folder!.FullName;
-    }
+    public static string Root() => ScratchDatabase.Root();
 }
 
 /// <summary>What a browser does: keeps cookies, sends the page's token.</summary>
