@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
-using Npgsql;
+using SideBench.Core.Bench;
+using SideBench.Data;
 using SideBench.Data.Record;
 using SideBench.Web.Hosting;
 
@@ -18,15 +19,15 @@ public static class ExportCommand
             return 2;
         }
 
-        await using var database = NpgsqlDataSource.Create(Settings.Needed(Settings.Database));
-        var entries = new EntryStore(database).All(CancellationToken.None);
+        await using var database = Database.Open(Settings.Needed(Settings.Database));
+        var entries = new EntryStore(database, new EntryCodec(HouseCrafts.All)).All(CancellationToken.None);
         await using var to = new StreamWriter(file);
         var count = Path.GetExtension(file) == ".csv" ? await Csv(entries, to) : await Json(entries, to);
         Console.WriteLine($"{count} lines of the record written to {file}");
         return 0;
     }
 
-    private static async Task<int> Csv(IAsyncEnumerable<Core.Logbook.Entry> entries, StreamWriter to)
+    private static async Task<int> Csv(IAsyncEnumerable<Core.Record.Entry> entries, StreamWriter to)
     {
         var count = 0;
         await to.WriteAsync(RecordFiles.Header + "\r\n");
@@ -39,7 +40,7 @@ public static class ExportCommand
         return count;
     }
 
-    private static async Task<int> Json(IAsyncEnumerable<Core.Logbook.Entry> entries, StreamWriter to)
+    private static async Task<int> Json(IAsyncEnumerable<Core.Record.Entry> entries, StreamWriter to)
     {
         var count = 0;
         await to.WriteAsync("{\"format\":\"side-bench-record\",\"version\":1,\"entries\":[");

@@ -1,6 +1,7 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
 using SideBench.Devices.Pictures;
@@ -13,6 +14,7 @@ namespace SideBench.Cli;
 /// <summary>Reads one picture of a nozzle sheet, or a folder of them with a manifest, and writes the open result format.</summary>
 public static class ReadSheetCommand
 {
+    private static readonly Lazy<PatternModel> Pattern = new(HousePattern.Read);
     private const int Good = 0;
     private const int BadInput = 2;
     private const int Refused = 3;
@@ -97,7 +99,7 @@ public static class ReadSheetCommand
         {
             if (Told(PictureCodec.Read(File.ReadAllBytes(file)), file) is not { } image)
                 return null;
-            var reading = SheetReader.Read(image, layout);
+            var reading = SheetReader.Read(image, layout, Pattern.Value);
             return ResultFile.Of(Path.GetFileName(file), reading, reading.Refusal is { } refusal ? RefusalText.Line(refusal) : null);
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)

@@ -14,6 +14,24 @@ public static class ConstraintProblems
             "jobs_machine_once" => new Problem(ProblemCode.MachineOnBench, "/machineId"),
             "jobs_place_once" => new Problem(ProblemCode.StaleVersion, "/place"),
             "people_name_once" => new Problem(ProblemCode.NameTaken, "/name"),
+            // One key for two things at once: the first was written.
+            "writes_pkey" => new Problem(ProblemCode.KeyReused, "/key"),
+            _ => OfState(error.SqlState),
+        };
+
+    // What no column can hold, should a rule have let it through.
+    private static Problem? OfState(string state) =>
+        state switch
+        {
+            PostgresErrorCodes.CharacterNotInRepertoire or PostgresErrorCodes.UntranslatableCharacter => new Problem(
+                ProblemCode.UnkeepableText,
+                ""
+            ),
+            PostgresErrorCodes.NumericValueOutOfRange => new Problem(
+                ProblemCode.NotUnderstood,
+                "",
+                "A number is larger than any record can hold."
+            ),
             _ => null,
         };
 }

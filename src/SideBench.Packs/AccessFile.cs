@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Core.StripDown;
 

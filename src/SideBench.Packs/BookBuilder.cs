@@ -1,12 +1,13 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
-using SideBench.Core.StripDown;
+using SideBench.Core.Record;
 
 namespace SideBench.Packs;
 
 /// <summary>Puts the parts of the fault book together and checks every name and number in them.</summary>
-internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem> problems)
+internal sealed class BookBuilder(IEnumerable<MachineModel> models, HouseRates house, Crafts crafts, List<Problem> problems)
 {
     private readonly HashSet<string> stations = [.. models.SelectMany(m => m.Stations).Select(s => s.Id)];
     private readonly ILookup<PathKind, string> stationsByPath = models.SelectMany(m => m.Stations).ToLookup(s => s.Path, s => s.Id);
@@ -18,8 +19,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
     public FaultBook? Build(IReadOnlyList<(string Path, BookFile File)> files)
     {
         var found = files.Select(f => f.File.Words).FirstOrDefault(w => w is not null);
-        var house = files.Select(f => f.File.House).LastOrDefault(h => h is not null);
-        if (found is null || house is null)
+        if (found is null)
         {
             problems.Add(new Problem(ProblemCode.Missing, "book#/words"));
             return null;
@@ -35,7 +35,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
         foreach (var (_, part) in causeParts)
             causes.TryAdd(part.Id, part);
         var outcomes = findingParts.ToDictionary(f => f.Part.Id, f => (IReadOnlyList<string>)[.. f.Part.Outcomes.Select(o => o.Id)]);
-        conditions = new ConditionReader(outcomes, problems);
+        conditions = new ConditionReader(outcomes, crafts, problems);
         HashSet<string> steps = [.. outcomes.Keys, .. repairParts.Select(r => r.Part.Id)];
         var complaintNames = complaints.Select(c => c.Part.Id).ToHashSet();
         foreach (var (path, c) in complaints)
@@ -69,30 +69,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, List<Problem
                     g.Part.Quiet
                 )),
             ],
-            House = new HouseRates
-            {
-                Currency = house.Currency,
-                BenchPerHour = house.BenchPerHour,
-                InkPerMl = house.InkPerMl,
-                CounterPerPct = house.CounterPerPct,
-                Risk = house.Risk,
-                HandBack = house.HandBack,
-                NotInBook = house.NotInBook,
-                EasyBits = house.EasyBits,
-                ClearedBelow = house.ClearedBelow,
-                Places = house.Places,
-                BookWorthJobs = house.BookWorthJobs,
-                OtherInkCounts = house.OtherInkCounts,
-                CloseAbove = house.CloseAbove,
-                SecondFault = house.SecondFault,
-                ContradictsAbove = house.ContradictsAbove,
-                PartsWait = house.PartsWait,
-                SchoolFactor = house.SchoolFactor,
-                ProofAgain = house.ProofAgain,
-                TestCoveragePct = house.TestCoveragePct,
-                EasyLeeway = house.EasyLeeway,
-                Handling = new Handling(house.ToolMin, house.TurnMin, house.TipMin, house.VisitMin, house.SoonDays),
-            },
+            House = house,
             Synonyms = [.. files.SelectMany(f => f.File.Synonyms)],
             Words = new BookWords(words.Likelihood, words.Rate),
             Schools = [.. Gather(files, f => f.Schools, s => s.Id, "schools", "school").Select(s => School(s.Path, s.Part, steps))],

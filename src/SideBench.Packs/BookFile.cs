@@ -6,7 +6,6 @@ namespace SideBench.Packs;
 internal sealed record BookFile
 {
     public WordsPart? Words { get; init; }
-    public HousePart? House { get; init; }
     public IReadOnlyList<ComplaintPart> Complaints { get; init; } = [];
     public IReadOnlyList<CausePart> Causes { get; init; } = [];
     public IReadOnlyList<FindingPart> Findings { get; init; } = [];
@@ -21,34 +20,6 @@ internal sealed record BookFile
         Dictionary<string, double> Likelihood,
         Dictionary<string, double> Rate,
         Dictionary<string, double> Factor
-    );
-
-    internal sealed record HousePart(
-        string Currency,
-        double BenchPerHour,
-        double InkPerMl,
-        double CounterPerPct,
-        Dictionary<string, double> Risk,
-        double HandBack,
-        double NotInBook,
-        double EasyBits,
-        double ClearedBelow,
-        int Places,
-        double BookWorthJobs,
-        double OtherInkCounts,
-        double CloseAbove,
-        double SecondFault,
-        double ContradictsAbove,
-        double PartsWait,
-        double SchoolFactor,
-        int ProofAgain,
-        double TestCoveragePct,
-        double EasyLeeway,
-        double ToolMin,
-        double TurnMin,
-        double TipMin,
-        double VisitMin,
-        double SoonDays
     );
 
     internal sealed record ComplaintPart(string Id, string Name, string Says, string Proof, JsonNode? When, IReadOnlyList<string>? Sheet);

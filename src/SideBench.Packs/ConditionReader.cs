@@ -1,11 +1,16 @@
 using System.Text.Json.Nodes;
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
 using SideBench.Core.Outcomes;
 
 namespace SideBench.Packs;
 
 /// <summary>Turns a written condition into a <see cref="Condition"/>, and checks the names in it.</summary>
-internal sealed class ConditionReader(IReadOnlyDictionary<string, IReadOnlyList<string>> outcomesByFinding, List<Problem> problems)
+internal sealed class ConditionReader(
+    IReadOnlyDictionary<string, IReadOnlyList<string>> outcomesByFinding,
+    Crafts crafts,
+    List<Problem> problems
+)
 {
     /// <summary>Reads a condition; absent means always.</summary>
     /// <param name="node">As written; its shape was checked by the schema.</param>
@@ -27,7 +32,12 @@ internal sealed class ConditionReader(IReadOnlyDictionary<string, IReadOnlyList<
         if (o["has"] is { } station)
             return new Condition.HasStation(Text(station));
         if (o["context"] is { } context)
+        {
+            Fact(Text(context), o, path, "context");
             return new Condition.ContextIs(Text(context), Words(o["is"]));
+        }
+        if (o["fact"] is { } fact)
+            return Fact(Text(fact), o, path, "fact");
         if (o["finding"] is { } finding)
             return Finding(Text(finding), Words(o["is"]), path);
         if (o["done"] is { } done)
@@ -43,6 +53,24 @@ internal sealed class ConditionReader(IReadOnlyDictionary<string, IReadOnlyList<
         if (o["pastWorth"] is { } share)
             return new Condition.PastWorth(share.GetValue<double>());
         return new Condition.Agreed(Text(o["agreed"]!));
+    }
+
+    // A fact must be one that a craft declares, with words it can have or as the number it is.
+    private Condition Fact(string key, JsonObject o, string path, string property)
+    {
+        if (!crafts.FactKinds.TryGetValue(key, out var kind))
+            problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/{property}", "fact", key));
+        if (o["is"] is JsonArray)
+        {
+            if (kind is { IsNumber: false })
+                foreach (var word in Words(o["is"]).Except(kind.Words))
+                    problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/is", $"word of “{key}”", word));
+            return new Condition.FactIs(key, Words(o["is"]));
+        }
+
+        if (kind is { IsNumber: false })
+            problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/{property}", "number", key));
+        return new Condition.FactWithin(key, o["atLeast"]?.GetValue<double>(), o["atMost"]?.GetValue<double>());
     }
 
     private Condition Finding(string finding, IReadOnlyList<string> outcomes, string path)

@@ -1,8 +1,10 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 
 namespace SideBench.Packs;
@@ -14,10 +16,11 @@ internal sealed class GuideFile(
     IReadOnlyDictionary<string, MachineModel> models,
     IReadOnlyDictionary<string, AccessGraph> graphs,
     FaultBook book,
+    Crafts crafts,
     List<Problem> problems
 )
 {
-    private readonly ConditionReader conditions = new(new Dictionary<string, IReadOnlyList<string>>(), problems);
+    private readonly ConditionReader conditions = new(new Dictionary<string, IReadOnlyList<string>>(), crafts, problems);
 
     /// <summary>All guides of all files.</summary>
     public IReadOnlyList<Guide> Read(IReadOnlyList<(string Path, JsonNode File)> files)
@@ -50,7 +53,7 @@ internal sealed class GuideFile(
     private void Try(Guide guide, MachineModel model, string place)
     {
         if (!graphs.TryGetValue(model.Id, out var graph))
-            problems.Add(new Problem(ProblemCode.NoGraph, place, model.FullName));
+            problems.Add(new Problem(StripDownProblem.NoGraph, place, model.FullName));
         else
             problems.AddRange(GuideRules.Check(guide, model, graph, place));
     }

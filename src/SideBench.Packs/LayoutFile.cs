@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
+using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
 
@@ -33,7 +34,7 @@ public static class LayoutFile
                 if (section.First != next)
                     problems.Add(
                         new Problem(
-                            ProblemCode.LayoutImpossible,
+                            NozzlesProblem.LayoutImpossible,
                             $"{path}#/channels/{section.Id}",
                             $"it begins at nozzle {section.First}, but the one before ends at {next}"
                         )
@@ -45,7 +46,7 @@ public static class LayoutFile
             if (next != channel.Nozzles)
                 problems.Add(
                     new Problem(
-                        ProblemCode.LayoutImpossible,
+                        NozzlesProblem.LayoutImpossible,
                         $"{path}#/channels/{channel.Id}",
                         $"its sections have {next} nozzles, not {channel.Nozzles}"
                     )

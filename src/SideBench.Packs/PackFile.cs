@@ -26,4 +26,7 @@ public enum PackFileKind
 
     /// <summary>Guides, and parts that several of them share.</summary>
     Guides,
+
+    /// <summary>House numbers of one craft.</summary>
+    Numbers,
 }

@@ -2,7 +2,9 @@ using SideBench.Core.Outcomes;
 
 namespace SideBench.Packs;
 
-/// <summary>Reads packs from disk: a folder with a pack.json, and sheets/, machines/, book/, access/ and guides/ beside it.</summary>
+/// <summary>
+/// Reads packs from disk: a folder with a pack.json, and sheets/, machines/, book/, access/, guides/ and numbers/ beside it.
+/// </summary>
 public static class PackFolder
 {
     /// <summary>All files of all packs below some folders.</summary>
@@ -28,6 +30,7 @@ public static class PackFolder
                 ("book", PackFileKind.FaultBook),
                 ("access", PackFileKind.AccessGraph),
                 ("guides", PackFileKind.Guides),
+                ("numbers", PackFileKind.Numbers),
             }
         )
         {

@@ -1,10 +1,12 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Quantities;
-using SideBench.Core.StripDown;
 
 namespace SideBench.Packs;
 
@@ -18,8 +20,10 @@ public static class PackReader
 
     /// <summary>Reads all packs.</summary>
     /// <param name="files">The files of all packs, ours first.</param>
-    public static Outcome<Shop> Read(IReadOnlyList<PackFile> files)
+    /// <param name="crafts">The crafts, for their facts and numbers; null for those that ship.</param>
+    public static Outcome<Shop> Read(IReadOnlyList<PackFile> files, Crafts? crafts = null)
     {
+        crafts ??= HouseCrafts.All;
         var problems = new List<Problem>();
         var layouts = Layouts(files, problems);
         var models = new Dictionary<string, MachineModel>();
@@ -27,6 +31,7 @@ public static class PackReader
         var versions = new List<string>();
         var graphs = new Dictionary<string, AccessGraph>();
         var guides = new List<(string Path, JsonNode File)>();
+        var numbers = new List<(string Path, JsonNode File)>();
         foreach (var file in files)
         {
             if (file.Kind == PackFileKind.SheetLayout)
@@ -39,6 +44,8 @@ public static class PackReader
                 books.Add((file.Path, checkedFile.Value.Deserialize<BookFile>(Json)!));
             if (file.Kind == PackFileKind.Card)
                 versions.Add($"{checkedFile.Value["id"]} {checkedFile.Value["version"]}");
+            if (file.Kind == PackFileKind.Numbers)
+                numbers.Add((file.Path, checkedFile.Value));
             if (file.Kind == PackFileKind.Guides)
                 guides.Add((file.Path, checkedFile.Value));
             if (
@@ -56,13 +63,34 @@ public static class PackReader
 
         if (problems.Count > 0)
             return problems;
-        var book = new BookBuilder(models.Values, problems).Build(books);
+        var house = HouseNumbers.Read(numbers, crafts, problems);
+        if (problems.Count > 0)
+            return problems;
+        var book = new BookBuilder(models.Values, house.Of<HouseRates>(), crafts, problems).Build(books);
         foreach (var model in graphs.Keys.Where(m => !models.ContainsKey(m)))
             problems.Add(new Problem(ProblemCode.PackUnknownName, $"access#/{model}", "machine model", model));
-        var read = book is null ? [] : new GuideFile(models, graphs, book, problems).Read(guides);
+        var read = book is null ? [] : new GuideFile(models, graphs, book, crafts, problems).Read(guides);
         return problems.Count > 0 || book is null
             ? problems
-            : new Shop(models, layouts, graphs, read, book with { Version = string.Join(", ", versions) });
+            : new Shop(models, layouts, graphs, read, book with { Version = string.Join(", ", versions) }, house);
+    }
+
+    /// <summary>Reads the house numbers alone, for commands that need no shop.</summary>
+    /// <param name="files">The files of all packs, ours first.</param>
+    public static Outcome<HouseNumbers> Numbers(IReadOnlyList<PackFile> files)
+    {
+        var problems = new List<Problem>();
+        var numbers = new List<(string Path, JsonNode File)>();
+        foreach (var file in files.Where(f => f.Kind == PackFileKind.Numbers))
+        {
+            var node = Schemas.Check(file);
+            problems.AddRange(node.Problems);
+            if (node.IsGood)
+                numbers.Add((file.Path, node.Value));
+        }
+
+        var read = HouseNumbers.Read(numbers, HouseCrafts.All, problems);
+        return problems.Count > 0 ? problems : read;
     }
 
     private static Dictionary<string, SheetLayout> Layouts(IReadOnlyList<PackFile> files, List<Problem> problems)

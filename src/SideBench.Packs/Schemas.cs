@@ -18,6 +18,7 @@ internal static class Schemas
         [PackFileKind.SheetLayout] = Load("nozzle-sheet-layout"),
         [PackFileKind.AccessGraph] = Load("access-graph"),
         [PackFileKind.Guides] = Load("guides"),
+        [PackFileKind.Numbers] = Load("house-numbers"),
     };
 
     /// <summary>The file as JSON, or every place where it does not fit.</summary>

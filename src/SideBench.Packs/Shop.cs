@@ -1,6 +1,5 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
-using SideBench.Core.Nozzles;
 using SideBench.Core.StripDown;
 
 namespace SideBench.Packs;
@@ -11,12 +10,14 @@ namespace SideBench.Packs;
 /// <param name="Graphs">How machine models open, by model.</param>
 /// <param name="Guides">Guides, in the order of their files.</param>
 /// <param name="Book">The fault book.</param>
+/// <param name="Numbers">House numbers, by craft.</param>
 public sealed record Shop(
     IReadOnlyDictionary<string, MachineModel> Models,
     IReadOnlyDictionary<string, SheetLayout> Layouts,
     IReadOnlyDictionary<string, AccessGraph> Graphs,
     IReadOnlyList<Guide> Guides,
-    FaultBook Book
+    FaultBook Book,
+    HouseNumbers Numbers
 )
 {
     /// <summary>Guides that apply to a model.</summary>

@@ -1,7 +1,11 @@
 using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
+using SideBench.Core.Nozzles;
+using SideBench.Core.Record;
+using SideBench.Core.StripDown;
 using SideBench.Packs;
 
 namespace SideBench.Core.Tests;
@@ -15,10 +19,14 @@ internal static class TestShop
 
     public static Shop Shop => Loaded.Value;
 
+    public static SheetNumbers Sheets => Shop.Numbers.Of<SheetNumbers>();
+
+    public static Handling Handling => Shop.Numbers.Of<Handling>();
+
     public static CaseBook Book(string model, string complaint) =>
         CaseBook.Of(Shop.Book, Shop.Models[model], Shop.Book.Complaints.First(c => c.Id == complaint));
 
-    public static EntryBody.TakenIn Intake(
+    public static TakenIn Intake(
         string model,
         string complaint,
         string ink = "maker",
@@ -45,14 +53,14 @@ internal static class TestShop
             ""
         );
 
-    public static List<Entry> Opened(EntryBody.TakenIn intake) => [Line(1, intake)];
+    public static List<Entry> Opened(TakenIn intake) => [Line(1, intake)];
 
     public static Entry Line(int version, EntryBody body) =>
         new(new EntryId(version), new JobId(1), version, new PersonId(1), "Ines Varga", Now.AddMinutes(version), body);
 
     public static JobCase Case(IReadOnlyList<Entry> entries)
     {
-        var state = JobFold.Of(entries);
+        var state = HouseCrafts.Fold(entries);
         return new JobCase(Book(state.Intake.ModelId, state.Intake.Complaint), state, DateOnly.FromDateTime(Now.UtcDateTime));
     }
 
@@ -71,8 +79,8 @@ internal static class TestShop
 
     public static void ClearTray(List<Entry> entries)
     {
-        if (JobFold.Of(entries).Tray is { Count: > 0 } tray)
-            Add(entries, BenchKeeping.Clear(JobFold.Of(entries), [.. tray.Select(i => i.Id)]));
+        if (HouseCrafts.Fold(entries).Tray is { Count: > 0 } tray)
+            Add(entries, OpeningWork.Clear(HouseCrafts.Fold(entries), [.. tray.Select(i => i.Id)]));
     }
 
     public static string Root()

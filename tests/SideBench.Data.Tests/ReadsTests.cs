@@ -1,5 +1,6 @@
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Record;
 using SideBench.Data.Bulk;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
@@ -19,7 +20,7 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
     public async Task BulkLoad_GivesWholeJobs_AndLeavesTheCountersAfterThem()
     {
         await Fill();
-        var loaded = (await new JobStore(database.Source).Load(new JobId(2), Go))!;
+        var loaded = (await database.Jobs.Load(new JobId(2), Go))!;
         Assert.Equal((502, "Kite Loft", "S-2"), (loaded.Row.Tag, loaded.Row.CustomerName, loaded.Row.Serial));
         Assert.Equal([1, 2], loaded.Entries.Select(e => e.Version));
         Assert.Equal(Now, loaded.Entries[0].At);
@@ -32,7 +33,7 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
     public async Task Open_ListsTheBenchByPlace_ThenTheRest_AndNotWhatWentHome()
     {
         await Fill();
-        Assert.Equal([2, 1], (await new JobStore(database.Source).Open(Go)).Select(j => (int)j.Id.Value));
+        Assert.Equal([2, 1], (await database.Jobs.Open(Go)).Select(j => (int)j.Id.Value));
         await using var unit = await Unit.Begin(database.Source, Go);
         Assert.Equal([4], await JobStore.TakenPlaces(unit, Go));
     }
@@ -41,11 +42,11 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
     public async Task OfMachine_PagesBackThroughTheRecord()
     {
         await Fill();
-        var store = new EntryStore(database.Source);
+        var store = database.Entries;
         var newest = await store.OfMachine(new MachineId(2), null, 1, Go);
         var older = await store.OfMachine(new MachineId(2), newest[0].Id, 10, Go);
-        Assert.Equal("noted", EntrySentence.KindOf(Assert.Single(newest).Body));
-        Assert.Equal("taken-in", EntrySentence.KindOf(Assert.Single(older).Body));
+        Assert.Equal("noted", Assert.Single(newest).Body.Kind.Name);
+        Assert.Equal("taken-in", Assert.Single(older).Body.Kind.Name);
         Assert.Equal(6, await store.All(Go).CountAsync());
     }
 
@@ -53,7 +54,7 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
     public async Task OfMachine_ListsItsVisits_AndNoneOfAMachineThatIsNotThere()
     {
         await Fill();
-        var store = new JobStore(database.Source);
+        var store = database.Jobs;
         Assert.Equal(503, Assert.Single(await store.OfMachine(new MachineId(3), Go)).Tag);
         Assert.Empty(await store.OfMachine(new MachineId(999), Go));
     }
@@ -98,7 +99,7 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
         using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(60));
         var listens = new TaskCompletionSource();
         var heard = new TaskCompletionSource<(long, int)>();
-        var ear = new JobNews(database.Source).Listen(
+        var ear = new JobNews(Database.Alone(database.Connection)).Listen(
             listens.SetResult,
             (job, version) => heard.TrySetResult((job, version)),
             () => { },
@@ -107,7 +108,9 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
         await listens.Task.WaitAsync(limit.Token);
         await using (var unit = await Unit.Begin(database.Source, Go))
         {
-            await JobStore.Announce(unit, new JobId(2), 7, Go);
+            await using var appending = new Appending(unit);
+            JobStore.Project(appending, new JobId(2), new JobProjection(7, 4, "hands", "", null, null, null, null, null));
+            await appending.Send(Go);
             await unit.Commit(Go);
         }
 
@@ -139,7 +142,7 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
 
     private static BulkJob Job(int id, int place, DateTimeOffset? gone)
     {
-        var intake = new EntryBody.TakenIn(
+        var intake = new TakenIn(
             id,
             1,
             "marram-duo",
@@ -160,7 +163,7 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
         List<Entry> entries =
         [
             new(new EntryId(1), null, 1, new PersonId(1), "Ines Varga", Now, intake),
-            new(new EntryId(2), null, 2, new PersonId(1), "Ines Varga", Now, new EntryBody.Noted("n")),
+            new(new EntryId(2), null, 2, new PersonId(1), "Ines Varga", Now, new Noted("n")),
         ];
         return new BulkJob(
             new JobId(id),

@@ -1,7 +1,13 @@
 using Npgsql;
+using SideBench.Core.Bench;
 using SideBench.Core.Identity;
+using SideBench.Core.Record;
 using SideBench.Data;
+using SideBench.Data.Jobs;
+using SideBench.Data.Machines;
 using SideBench.Data.People;
+using SideBench.Data.Record;
+using SideBench.Data.Shop;
 using Xunit;
 
 namespace SideBench.Data.Tests;
@@ -19,6 +25,14 @@ public sealed class ScratchDatabase : IAsyncLifetime
     public string Connection { get; private set; } = "";
 
     public PersonId Person { get; private set; }
+
+    public static EntryCodec Codec { get; } = new(HouseCrafts.All);
+
+    public EntryStore Entries => new(Source, Codec);
+
+    public JobStore Jobs => new(Source, Entries, new MachineLives(Entries));
+
+    public VerdictStore Verdicts => new(Source, Codec);
 
     public async ValueTask InitializeAsync()
     {
@@ -39,7 +53,7 @@ public sealed class ScratchDatabase : IAsyncLifetime
         }.ConnectionString;
         if (!IsEmpty)
             Migrator.Run(Connection);
-        Source = NpgsqlDataSource.Create(Connection);
+        Source = Database.Open(Connection);
     }
 
     public async Task<PersonId> AddPerson() =>
@@ -53,6 +67,26 @@ public sealed class ScratchDatabase : IAsyncLifetime
         );
 
     public async ValueTask DisposeAsync() => await Source.DisposeAsync();
+
+    /// <summary>Adds lines to a job as a write does: numbered on the job and on its machine.</summary>
+    public static async Task<IReadOnlyList<EntryId>> Add(
+        Unit unit,
+        Write write,
+        JobId job,
+        MachineId machine,
+        int first,
+        IReadOnlyList<EntryBody> lines
+    )
+    {
+        var go = CancellationToken.None;
+        var ids = await SubjectStore.NewLines(unit, lines.Count, go);
+        var version = (await SubjectStore.HoldAll(unit, [Subject.Of(machine)], go))[Subject.Of(machine)];
+        await using var appending = new Appending(unit);
+        appending.Lines(write, job, machine, [.. lines.Select((body, i) => new NewLine(ids[i], first + i, body))]);
+        appending.Touch(Subject.Of(machine), version, ids);
+        await appending.Send(go);
+        return ids;
+    }
 
     public static string Root()
     {

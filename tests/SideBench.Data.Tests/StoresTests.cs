@@ -1,7 +1,10 @@
 using Npgsql;
+using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
@@ -22,13 +25,13 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         var (job, _) = await NewJob();
         await using (var unit = await Unit.Begin(database.Source, Go))
         {
-            await EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 2, [new EntryBody.Noted("Ümlaut, “quotes” and\nlines")], Go);
+            await ScratchDatabase.Add(unit, NewWrite(), job, new MachineId(1), 2, [new Noted("Ümlaut, “quotes” and\nlines")]);
             await unit.Commit(Go);
         }
 
-        var loaded = await new JobStore(database.Source).Load(job, Go);
-        Assert.Equal(["taken-in", "noted"], loaded!.Entries.Select(e => EntrySentence.KindOf(e.Body)));
-        Assert.Equal("Ümlaut, “quotes” and\nlines", Assert.IsType<EntryBody.Noted>(loaded.Entries[1].Body).Text);
+        var loaded = await database.Jobs.Load(job, Go);
+        Assert.Equal(["taken-in", "noted"], loaded!.Entries.Select(e => e.Body.Kind.Name));
+        Assert.Equal("Ümlaut, “quotes” and\nlines", Assert.IsType<Noted>(loaded.Entries[1].Body).Text);
     }
 
     [Fact]
@@ -60,22 +63,18 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         var map = new Core.Nozzles.PageMap(new Core.Nozzles.Homography(1, 2, 3, 4, 5, 6, 7, 8), [0.5], 1, 2, 3);
         await using (var work = await Unit.Begin(database.Source, Go))
         {
-            await EntryStore.Add(
+            await ScratchDatabase.Add(
                 work,
                 NewWrite(),
                 job,
                 new MachineId(1),
                 2,
-                [new EntryBody.SheetTaken("s1", "l", "camera", "print", [unit], handling, map)],
-                Go
+                [new SheetTaken("s1", "l", "camera", "print", [unit], handling, map)]
             );
             await work.Commit(Go);
         }
 
-        var line = (await new EntryStore(database.Source).SheetsOfMachine(new MachineId(1), Go))
-            .Select(e => e.Body)
-            .OfType<EntryBody.SheetTaken>()
-            .Last();
+        var line = (await database.Entries.SheetsOfMachine(new MachineId(1), Go)).Select(e => e.Body).OfType<SheetTaken>().Last();
         Assert.Equal(
             ("..x.", Core.Nozzles.PatternClass.EveryKth, 0.9, "C"),
             (line.Units[0].Nozzles, line.Units[0].Pattern, line.Units[0].Odds[Core.Nozzles.PatternClass.EveryKth], line.Units[0].MixedWith)
@@ -88,8 +87,8 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     {
         var (job, _) = await NewJob();
         await using (var unit = await Unit.Begin(database.Source, Go))
-            await EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 2, [new EntryBody.Noted("lost")], Go);
-        Assert.Single((await new JobStore(database.Source).Load(job, Go))!.Entries);
+            await ScratchDatabase.Add(unit, NewWrite(), job, new MachineId(1), 2, [new Noted("lost")]);
+        Assert.Single((await database.Jobs.Load(job, Go))!.Entries);
     }
 
     [Fact]
@@ -97,13 +96,13 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     {
         var (job, _) = await NewJob();
         await using var unit = await Unit.Begin(database.Source, Go);
-        await EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 2, [new EntryBody.Noted("lost")], Go);
+        await ScratchDatabase.Add(unit, NewWrite(), job, new MachineId(1), 2, [new Noted("lost")]);
         await database.Count(
             "SELECT count(pg_terminate_backend(pid)) FROM pg_stat_activity "
                 + "WHERE datname = current_database() AND state = 'idle in transaction'"
         );
         await Assert.ThrowsAnyAsync<NpgsqlException>(() => unit.Commit(Go));
-        Assert.Single((await new JobStore(database.Source).Load(job, Go))!.Entries);
+        Assert.Single((await database.Jobs.Load(job, Go))!.Entries);
     }
 
     [Fact]
@@ -112,19 +111,16 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         var (job, _) = await NewJob();
         Assert.Equal(
             "entries_version_once",
-            await Refused(unit => EntryStore.Add(unit, NewWrite(), job, new MachineId(1), 1, [new EntryBody.Noted("x")], Go))
+            await Refused(unit => ScratchDatabase.Add(unit, NewWrite(), job, new MachineId(1), 1, [new Noted("x")]))
         );
         var write = NewWrite();
         await using (var unit = await Unit.Begin(database.Source, Go))
         {
-            await EntryStore.Add(unit, write, job, new MachineId(1), 2, [new EntryBody.Noted("x")], Go);
+            await ScratchDatabase.Add(unit, write, job, new MachineId(1), 2, [new Noted("x")]);
             await unit.Commit(Go);
         }
 
-        Assert.Equal(
-            "writes_pkey",
-            await Refused(unit => EntryStore.Add(unit, write, job, new MachineId(1), 3, [new EntryBody.Noted("x")], Go))
-        );
+        Assert.Equal("writes_pkey", await Refused(unit => ScratchDatabase.Add(unit, write, job, new MachineId(1), 3, [new Noted("x")])));
     }
 
     [Fact]
@@ -155,7 +151,9 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     {
         await using (var unit = await Unit.Begin(database.Source, Go))
         {
-            await FindStore.Put(unit, new Find("customer", 1, "Walrus Works", "100% rag"), "Walrus Works 100% rag", 2, Go);
+            await using var appending = new Appending(unit);
+            FindStore.Put(appending, new Find("customer", 1, "Walrus Works", "100% rag"), "Walrus Works 100% rag", 2);
+            await appending.Send(Go);
             await unit.Commit(Go);
         }
 
@@ -168,29 +166,29 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         EntryBody[] lines =
         [
             Intake(1, 1),
-            new EntryBody.Answered("f", "o", "n", "l", "s", 4.5, "ml", 3, [new TrayItem("a", "lid", "open", 1, "shut", ["open"])]),
-            new EntryBody.Mended("r", "n", ["opens"], 3, 4.2m, "pad", "L1", 9, 6, []),
-            new EntryBody.Corrected(4, "oops"),
-            new EntryBody.TrayPutBy(new TrayItem("a", "lid", "open", 1, "", [])),
-            new EntryBody.TrayCleared("a", "lid"),
-            new EntryBody.ClockStarted("c", "dry", "pads", 20, null),
-            new EntryBody.ClockStopped("c"),
-            new EntryBody.WaitSet("parts", "head", DateTimeOffset.UnixEpoch),
-            new EntryBody.PlaceSet(3),
-            new EntryBody.Noted("n"),
-            new EntryBody.Consented("irreversible", "x"),
-            new EntryBody.GateOverridden("g", "s", "r"),
-            new EntryBody.Closed("verified", "c", "", ["lid open"]),
-            new EntryBody.HandedOver("x", 12.5m, "GBP"),
-            new EntryBody.CustomerRegistered(1, "n", "c"),
-            new EntryBody.MachineRegistered(1, "m", "s", 1),
-            new EntryBody.ThreadOpened(1, "not-recognised", 4, "now and then"),
-            new EntryBody.ThreadClosed(1, "handed-back", "", "no part"),
+            new Answered("f", "o", "n", "l", "s", 4.5, "ml", 3, [new TrayItem("a", "lid", "open", 1, "shut", ["open"])]),
+            new Mended("r", "n", ["opens"], 3, 4.2m, "pad", "L1", 9, 6, []),
+            new Corrected(4, "oops"),
+            new TrayPutBy(new TrayItem("a", "lid", "open", 1, "", [])),
+            new TrayCleared("a", "lid"),
+            new ClockStarted("c", "dry", "pads", 20, null),
+            new ClockStopped("c"),
+            new WaitSet("parts", "head", DateTimeOffset.UnixEpoch),
+            new PlaceSet(3),
+            new Noted("n"),
+            new Consented("irreversible", "x"),
+            new GateOverridden("g", "s", "r"),
+            new Closed("verified", "c", "", ["lid open"]),
+            new HandedOver("x", 12.5m, "GBP"),
+            new CustomerRegistered(1, "n", "c"),
+            new MachineRegistered(1, "m", "s", 1),
+            new ThreadOpened(1, "not-recognised", 4, "now and then"),
+            new ThreadClosed(1, "handed-back", "", "no part"),
             Judged("a"),
-            new EntryBody.SchoolChosen("clog", "flush-early"),
-            new EntryBody.PartTold("cap", false),
-            new EntryBody.BookEdited("rate", "c", "", "", "rare", "common", "seen"),
-            new EntryBody.SheetTaken(
+            new SchoolChosen("clog", "flush-early"),
+            new PartTold("cap", false),
+            new BookEdited("rate", "c", "", "", "rare", "common", "seen"),
+            new SheetTaken(
                 "s",
                 "l",
                 "taps",
@@ -205,15 +203,15 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
                     ),
                 ]
             ),
-            new EntryBody.SheetCorrected("s", []),
+            new SheetCorrected("s", []),
             .. OpeningLines(),
         ];
-        Assert.Equal(EntryCodec.Kinds.Order(), lines.Select(EntrySentence.KindOf).Order());
+        Assert.Equal(ScratchDatabase.Codec.Kinds.Order(), lines.Select(l => l.Kind.Name).Order());
         foreach (var line in lines)
         {
-            var back = EntryCodec.Read(EntrySentence.KindOf(line), EntryCodec.Write(line));
+            var back = ScratchDatabase.Codec.Read(line.Kind.Name, EntryCodec.Write(line));
             Assert.Equal(EntryCodec.Write(line), EntryCodec.Write(back));
-            Assert.Equal(EntrySentence.Of(line), EntrySentence.Of(back));
+            Assert.Equal(line.Says, back.Says);
         }
     }
 
@@ -227,7 +225,7 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             new PersonId(1),
             "=Ines",
             new DateTimeOffset(2026, 3, 2, 9, 0, 0, TimeSpan.Zero),
-            new EntryBody.Noted("a \"b\", c")
+            new Noted("a \"b\", c")
         );
         Assert.Equal(
             "5,2,3,2026-03-02T09:00:00.000000Z,'=Ines,noted,\"a \"\"b\"\", c\",\"{\"\"text\"\":\"\"a \\u0022b\\u0022, c\"\"}\"",
@@ -238,7 +236,7 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     [Fact]
     public async Task NoSqlOfTheDataLayer_ChangesOrRemovesLines()
     {
-        var sources = Directory.EnumerateFiles(Path.Combine(Root(), "src"), "*.cs", SearchOption.AllDirectories);
+        var sources = Directory.EnumerateFiles(Path.Combine(ScratchDatabase.Root(), "src"), "*.cs", SearchOption.AllDirectories);
         var texts = await Task.WhenAll(sources.Select(f => File.ReadAllTextAsync(f)));
         Assert.DoesNotContain(
             texts,
@@ -255,22 +253,21 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         var (job, machine) = await NewJob();
         await using (var unit = await Unit.Begin(database.Source, Go))
         {
-            var ids = await EntryStore.Add(
+            var ids = await ScratchDatabase.Add(
                 unit,
                 NewWrite(),
                 job,
                 machine,
                 2,
-                [.. OpeningLines().Take(2), OpeningLines().ElementAt(1), new EntryBody.Noted("n")],
-                Go
+                [.. OpeningLines().Take(2), OpeningLines().ElementAt(1), new Noted("n")]
             );
-            await EntryStore.Add(unit, NewWrite(), job, machine, 6, [new EntryBody.Corrected(ids[2].Value, "twice")], Go);
+            await ScratchDatabase.Add(unit, NewWrite(), job, machine, 6, [new Corrected(ids[2].Value, "twice")]);
             await unit.Commit(Go);
         }
 
-        var life = await new EntryStore(database.Source).OfMachine(machine, ["taken-in", "taken-off"], Go);
-        Assert.Equal(["taken-in", "taken-off"], life.Select(e => EntrySentence.KindOf(e.Body)));
-        Assert.Equal("lid", Assert.IsType<EntryBody.TakenOff>(life[1].Body).Item.Part);
+        var life = await database.Entries.OfMachine(machine, ["taken-in", "taken-off"], Go);
+        Assert.Equal(["taken-in", "taken-off"], life.Select(e => e.Body.Kind.Name));
+        Assert.Equal("lid", Assert.IsType<TakenOff>(life[1].Body).Item.Part);
     }
 
     private static IEnumerable<EntryBody> OpeningLines()
@@ -297,29 +294,19 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         GuideWindow[] windows = [new("w", "it dries", 5, "s", ["towel"])];
         return
         [
-            new EntryBody.Aimed(["lid"], ["lid"]),
-            new EntryBody.TakenOff("lid:ends", "lid", "Lid: 2 screws out", 4, item, 1.5, 1),
-            new EntryBody.WouldNot("lid", "Lid off", "One more catch."),
-            new EntryBody.PutBack("a", "lid:ends", "lid screws", 1, 1, 2),
-            new EntryBody.PieceLost("a", "lid:ends", "lid screws", 1, true, "gone", 4),
-            new EntryBody.PieceReplaced("a", "lid:ends", "lid screws", 1, "drawer"),
-            new EntryBody.LeftOff("a", "lid", "lid", "broken"),
-            new EntryBody.PartRenewed(
-                "lid",
-                "lid",
-                "N1",
-                "L2",
-                4.2m,
-                "returned",
-                new DateOnly(2026, 4, 1),
-                new DateOnly(2027, 4, 1),
-                "clip"
-            ),
-            new EntryBody.PhotoTaken("fp", "lid", "the lid"),
-            new EntryBody.GuideBegun("r", "pads", "Pads", 2, 3, steps, windows),
-            new EntryBody.GuideTicked("r", "s", "Ask", "done", 4.5, "%", [item], ["a"], 2, "so"),
-            new EntryBody.GuideRenewed("r", 3, steps, windows),
-            new EntryBody.GuideEnded("r", "Pads", true, ""),
+            new Aimed(["lid"], ["lid"]),
+            new TakenOff("lid:ends", "lid", "Lid: 2 screws out", 4, item, 1.5, 1),
+            new WouldNot("lid", "Lid off", "One more catch."),
+            new PutBack("a", "lid:ends", "lid screws", 1, 1, 2),
+            new PieceLost("a", "lid:ends", "lid screws", 1, true, "gone", 4),
+            new PieceReplaced("a", "lid:ends", "lid screws", 1, "drawer"),
+            new LeftOff("a", "lid", "lid", "broken"),
+            new PartRenewed("lid", "lid", "N1", "L2", 4.2m, "returned", new DateOnly(2026, 4, 1), new DateOnly(2027, 4, 1), "clip"),
+            new PhotoTaken("fp", "lid", "the lid"),
+            new GuideBegun("r", "pads", "Pads", 2, 3, steps, windows),
+            new GuideTicked("r", "s", "Ask", "done", 4.5, "%", [item], ["a"], 2, "so"),
+            new GuideRenewed("r", 3, steps, windows),
+            new GuideEnded("r", "Pads", true, ""),
         ];
     }
 
@@ -331,16 +318,19 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         machine ??= await MachineStore.AddMachine(unit, "marram-duo", serial ?? $"S-{Guid.NewGuid():N}", customer, Go);
         var (job, tag) = await JobStore.NewId(unit, Go);
         var intake = Intake(machine.Value.Value, customer.Value);
-        await JobStore.Insert(
-            unit,
-            job,
-            tag,
-            intake,
-            DateTimeOffset.UtcNow,
-            new JobProjection(1, 0, "hands", "", null, null, null, null, null),
-            Go
-        );
-        await EntryStore.Add(unit, NewWrite(), job, machine, 1, [intake], Go);
+        await using (var appending = new Appending(unit))
+        {
+            JobStore.Insert(
+                appending,
+                job,
+                tag,
+                intake,
+                DateTimeOffset.UtcNow,
+                new JobProjection(1, 0, "hands", "", null, null, null, null, null)
+            );
+            await appending.Send(Go);
+        }
+        await ScratchDatabase.Add(unit, NewWrite(), job, machine.Value, 1, [intake]);
         await unit.Commit(Go);
         return (job, machine.Value);
     }
@@ -353,7 +343,7 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
 
     private Write NewWrite() => new(Guid.NewGuid(), "print", database.Person, "Ines Varga", DateTimeOffset.UtcNow);
 
-    private static EntryBody.TakenIn Intake(long machine, long customer) =>
+    private static TakenIn Intake(long machine, long customer) =>
         new(
             machine,
             customer,
@@ -373,34 +363,31 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             "lead"
         );
 
-    private static string Root()
-    {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx")))
-            folder = folder.Parent;
-        return folder!.FullName;
-    }
-
     [Fact]
     public async Task Verdicts_FollowTheLines_AndGoWhenTheyAreTakenBack()
     {
         var (job, _) = await NewJob();
         var entry = new Entry(new EntryId(9001), job, 2, new PersonId(1), "Ines Varga", DateTimeOffset.UnixEpoch, Judged("vent-blocked"));
-        await Followed(entry);
-        var store = new VerdictStore(database.Source);
+        Assert.True(await Followed([], entry));
+        var store = database.Verdicts;
         Assert.Equal(1, Assert.Single(await store.Counts(Go), c => c.Cause == "vent-blocked").Jobs);
         Assert.Equal(0.75, Assert.Single(Assert.Single(await store.Latest(5, Go)).Odds).Ratio);
-        await Followed(entry with { Id = new EntryId(9002), Body = new EntryBody.Corrected(9001, "too early") });
+        Assert.False(await Followed([entry], entry with { Id = new EntryId(9002), Body = new Corrected(8000, "another line") }));
+        Assert.True(await Followed([entry], entry with { Id = new EntryId(9003), Body = new Corrected(9001, "too early") }));
         Assert.DoesNotContain(await store.Counts(Go), c => c.Cause == "vent-blocked");
     }
 
-    private async Task Followed(Entry entry)
+    private async Task<bool> Followed(IReadOnlyList<Entry> known, Entry entry)
     {
         await using var unit = await Unit.Begin(database.Source, Go);
-        Assert.True(await VerdictStore.Follow(unit, entry.Job!.Value, [entry], Go));
+        await using var appending = new Appending(unit);
+        var follows = VerdictStore.Follow(appending, entry.Job!.Value, known, [entry]);
+        if (follows)
+            await appending.Send(Go);
         await unit.Commit(Go);
+        return follows;
     }
 
-    private static EntryBody.Judged Judged(string cause) =>
+    private static Judged Judged(string cause) =>
         new(0, "marram-duo", "fades-under-load", "maker", cause, [new Foretold(cause, 0.75, true)], [new TestWorth("draw-test", 5, 1.5)]);
 }

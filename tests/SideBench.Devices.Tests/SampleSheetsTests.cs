@@ -68,7 +68,7 @@ public class SampleSheetsTests
     {
         var file = Path.Combine(Cases, "layouts", layout + ".json");
         var image = PictureCodec.Read(File.ReadAllBytes(Path.Combine(Cases, picture + ".jpg"))).Value;
-        return SheetReader.Read(image, LayoutFile.Read(file, File.ReadAllText(file)).Value);
+        return SheetReader.Read(image, LayoutFile.Read(file, File.ReadAllText(file)).Value, HouseSheets.Pattern);
     }
 
     private static IEnumerable<int> Numbers(JsonNode channel, string name) => channel[name]!.AsArray().Select(n => (int)n!);

@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation;
 using SideBench.Devices.Pictures;
@@ -23,7 +24,7 @@ public class ScannerStandInTests
         var file = scanner.Take(new PrintedSheet(Layout, truth, 12)).Value;
         Assert.Equal(file, scanner.Take(new PrintedSheet(Layout, truth, 12)).Value);
         Assert.NotEqual(file, scanner.Take(new PrintedSheet(Layout, truth, 13)).Value);
-        var reading = SheetReader.Read(PictureCodec.Read(file).Value, Layout);
+        var reading = SheetReader.Read(PictureCodec.Read(file).Value, Layout, HouseSheets.Pattern);
         Assert.Equal(truth.Units[1].Missing, reading.Units[1].In(NozzleState.Missing));
         Assert.Equal([PatternClass.None, PatternClass.Run, PatternClass.None, PatternClass.None], reading.Units.Select(u => u.Pattern));
     }

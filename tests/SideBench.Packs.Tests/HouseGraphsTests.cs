@@ -1,5 +1,5 @@
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Outcomes;
+using SideBench.Core.Machines;
 using SideBench.Core.StripDown;
 using Xunit;
 
@@ -22,7 +22,7 @@ public class HouseGraphsTests
         Assert.InRange(graph.Parts.Count, 25, 60);
         foreach (var part in graph.Parts)
         {
-            var way = WayIn.To(graph, [part.Id], Loaded.Value.Book.House.Handling);
+            var way = WayIn.To(graph, [part.Id], Loaded.Value.Numbers.Of<Handling>());
             Assert.Equal(part.Id, way.Steps[^1].Id);
             // Whatever hides inside is reached with the lead out.
             if (part.Marks.Contains("open"))
@@ -93,17 +93,17 @@ public class HouseGraphsTests
     }
 
     [Theory]
-    [InlineData("\"after\": [\"b\"]", "", ProblemCode.GraphCircle, "shop/access/x.json#/parts/a/after")]
-    [InlineData("\"out\": \"\"", "", ProblemCode.PartFreedByNothing, "shop/access/x.json#/parts/a")]
+    [InlineData("\"after\": [\"b\"]", "", "graph-circle", "shop/access/x.json#/parts/a/after")]
+    [InlineData("\"out\": \"\"", "", "part-freed-by-nothing", "shop/access/x.json#/parts/a")]
     [InlineData(
         "\"fasteners\": [{\"id\": \"f\", \"name\": \"f\", \"count\": 3, \"kind\": \"screw\", \"at\": [[1, 1]]}]",
         "",
-        ProblemCode.FastenerCount,
+        "fastener-count",
         "shop/access/x.json#/parts/a/fasteners/f"
     )]
-    [InlineData("\"slot\": 0", "", ProblemCode.PackNotInSchema, "shop/access/x.json#/parts/0/slot")]
-    [InlineData("\"sign\": \"\"", "ghost", ProblemCode.PackUnknownName, "shop/access/x.json#/parts/b/after")]
-    public void BrokenGraph_IsRefused_AndTheProblemIsPlaced(string more, string needs, ProblemCode code, string path)
+    [InlineData("\"slot\": 0", "", "pack-not-in-schema", "shop/access/x.json#/parts/0/slot")]
+    [InlineData("\"sign\": \"\"", "ghost", "pack-unknown-name", "shop/access/x.json#/parts/b/after")]
+    public void BrokenGraph_IsRefused_AndTheProblemIsPlaced(string more, string needs, string code, string path)
     {
         var json =
             $$"""
@@ -125,7 +125,7 @@ public class HouseGraphsTests
                     new PackFile("shop/access/x.json", PackFileKind.AccessGraph, json),
                 ])
                 .Problems,
-            p => p.Code == code && p.Path == path
+            p => p.Code.Id == code && p.Path == path
         );
     }
 
@@ -133,17 +133,17 @@ public class HouseGraphsTests
     [InlineData(
         "{\"id\": \"in\", \"kind\": \"do\", \"title\": \"In\", \"puts\": [{\"label\": \"towel\", "
             + "\"change\": \"inside\", \"count\": 1, \"undo\": \"Out.\", \"marks\": [\"inside\"]}]}",
-        ProblemCode.GuideUnsafe
+        "guide-unsafe"
     )]
-    [InlineData("{\"use\": \"ghost\"}", ProblemCode.PackUnknownName)]
-    [InlineData("{\"id\": \"go\", \"kind\": \"open\", \"title\": \"Go\", \"targets\": [\"moon\"]}", ProblemCode.PackUnknownName)]
-    [InlineData("{\"id\": \"x\", \"kind\": \"fly\", \"title\": \"X\"}", ProblemCode.PackNotInSchema)]
-    public void BrokenGuide_IsRefused(string step, ProblemCode code)
+    [InlineData("{\"use\": \"ghost\"}", "pack-unknown-name")]
+    [InlineData("{\"id\": \"go\", \"kind\": \"open\", \"title\": \"Go\", \"targets\": [\"moon\"]}", "pack-unknown-name")]
+    [InlineData("{\"id\": \"x\", \"kind\": \"fly\", \"title\": \"X\"}", "pack-not-in-schema")]
+    public void BrokenGuide_IsRefused(string step, string code)
     {
         var json = $$"""{"guides": [{"id": "x", "name": "X", "version": 1, "purpose": "Try.", "steps": [{{step}}]}]}""";
         Assert.Contains(
             PackReader.Read([.. House.Value, new PackFile("shop/guides/x.json", PackFileKind.Guides, json)]).Problems,
-            p => p.Code == code && p.Path.StartsWith("shop/guides/x.json#", StringComparison.Ordinal)
+            p => p.Code.Id == code && p.Path.StartsWith("shop/guides/x.json#", StringComparison.Ordinal)
         );
     }
 }

@@ -1,4 +1,3 @@
-using SideBench.Core.Outcomes;
 using Xunit;
 
 namespace SideBench.Packs.Tests;
@@ -38,15 +37,15 @@ public class PackReaderTests
     }
 
     [Theory]
-    [InlineData("{ \"causes\": [ ", ProblemCode.PackNotJson, "shop/book/extra.json")]
-    [InlineData("{ \"causes\": [ { \"id\": \"x\" } ] }", ProblemCode.PackNotInSchema, "shop/book/extra.json#/causes/0")]
-    [InlineData(UnknownCause, ProblemCode.PackUnknownName, "shop/book/extra.json#/findings/0/rows/0/for/0")]
-    [InlineData(ImpossibleOdds, ProblemCode.PackImpossibleOdds, "shop/book/extra.json#/findings/0/otherwise")]
-    [InlineData(DefinedTwice, ProblemCode.PackDefinedTwice, "shop/book/extra.json#/causes/0/id")]
-    public void BrokenShopPack_IsRefused_AndTheProblemIsPlaced(string json, ProblemCode code, string path)
+    [InlineData("{ \"causes\": [ ", "pack-not-json", "shop/book/extra.json")]
+    [InlineData("{ \"causes\": [ { \"id\": \"x\" } ] }", "pack-not-in-schema", "shop/book/extra.json#/causes/0")]
+    [InlineData(UnknownCause, "pack-unknown-name", "shop/book/extra.json#/findings/0/rows/0/for/0")]
+    [InlineData(ImpossibleOdds, "pack-impossible-odds", "shop/book/extra.json#/findings/0/otherwise")]
+    [InlineData(DefinedTwice, "pack-defined-twice", "shop/book/extra.json#/causes/0/id")]
+    public void BrokenShopPack_IsRefused_AndTheProblemIsPlaced(string json, string code, string path)
     {
         var outcome = PackReader.Read([.. House.Value, new PackFile("shop/book/extra.json", PackFileKind.FaultBook, json)]);
-        Assert.Contains(outcome.Problems, p => p.Code == code && p.Path == path);
+        Assert.Contains(outcome.Problems, p => p.Code.Id == code && p.Path == path);
     }
 
     [Fact]

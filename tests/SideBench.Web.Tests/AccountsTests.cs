@@ -1,5 +1,6 @@
 using System.Net;
 using System.Net.Http.Json;
+using System.Reflection;
 using System.Text.Json;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.DependencyInjection;
@@ -151,12 +152,20 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
     [Fact]
     public void EveryProblem_HasItsText_WithoutCheerOrBlame()
     {
-        foreach (var code in Enum.GetValues<ProblemCode>())
+        var rows = typeof(ProblemCode)
+            .Assembly.GetTypes()
+            .SelectMany(t => t.GetFields(BindingFlags.Public | BindingFlags.Static))
+            .Where(f => f.FieldType == typeof(ProblemCode))
+            .Select(f => (ProblemCode)f.GetValue(null)!)
+            .ToList();
+        Assert.True(rows.Count > 75);
+        Assert.Equal(rows.Count, rows.Select(r => r.Id).Distinct().Count());
+        foreach (var row in rows)
         {
-            var (title, detail, hint) = ProblemText.Of(code);
-            Assert.All(new[] { title, detail, hint }, t => Assert.DoesNotContain("!", t));
-            Assert.NotEmpty(title);
-            Assert.NotEmpty(hint);
+            Assert.All(new[] { row.Title, row.Detail, row.Hint }, t => Assert.DoesNotContain("!", t));
+            Assert.NotEmpty(row.Title);
+            Assert.NotEmpty(row.Hint);
+            Assert.InRange(ProblemResults.Body([new Problem(row, "")]).Status, 400, 503);
         }
     }
 
@@ -167,5 +176,10 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
         var paths = JsonSerializer.Deserialize<JsonElement>(text).GetProperty("paths");
         Assert.True(paths.TryGetProperty("/api/jobs/{id}/answers", out var answers));
         Assert.Contains("application/problem+json", answers.ToString());
+        // A client made from it has names that read well: every address has one of its own, says what it does, and names its refusals.
+        var operations = paths.EnumerateObject().SelectMany(p => p.Value.EnumerateObject()).Select(o => o.Value).ToList();
+        Assert.Equal(operations.Count, operations.Select(o => o.GetProperty("operationId").GetString()).Distinct().Count());
+        Assert.All(operations, o => Assert.EndsWith(".", o.GetProperty("summary").GetString()));
+        Assert.All(operations, o => Assert.Contains("problem+json", o.GetProperty("responses").ToString()));
     }
 }

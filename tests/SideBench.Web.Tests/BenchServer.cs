@@ -97,6 +97,15 @@ public sealed class Browser(Uri address)
     private static async Task<(HttpStatusCode, JsonElement)> Read(HttpResponseMessage answer)
     {
         var text = await answer.Content.ReadAsStringAsync();
-        return (answer.StatusCode, text.Length == 0 ? default : JsonSerializer.Deserialize<JsonElement>(text));
+        return (answer.StatusCode, text.Length == 0 ? default : SideBySide(JsonSerializer.Deserialize<JsonElement>(text)));
+    }
+
+    /// <summary>The bench page's sections laid side by side, so that a test names a field without its section.</summary>
+    public static JsonElement SideBySide(JsonElement body)
+    {
+        if (body.ValueKind != JsonValueKind.Object || !body.TryGetProperty("diagnosis", out _) || !body.TryGetProperty("record", out _))
+            return body;
+        var fields = body.EnumerateObject().SelectMany(section => section.Value.EnumerateObject()).ToDictionary(f => f.Name, f => f.Value);
+        return JsonSerializer.SerializeToElement(fields);
     }
 }

@@ -1,6 +1,5 @@
 using System.Net;
 using System.Text.Json;
-using SideBench.Web.Hosting;
 using Xunit;
 
 namespace SideBench.Web.Tests;

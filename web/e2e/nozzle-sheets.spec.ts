@@ -34,7 +34,7 @@ test('a sheet is scanned, read nozzle by nozzle, told to the thread, and put rig
   await expect(page.getByText(/put right by hand/)).toBeVisible()
   await expect(page.locator('[data-unit="K"]')).toHaveAttribute('data-missing', '90')
   await page.goto(`/bench/${job}`)
-  await expect(page.getByText(/Nozzle sheet \(flatbed\)/)).toBeVisible()
+  await expect(page.getByText(/Nozzle sheet \(flatbed, made up\)/)).toBeVisible()
   await expect(page.getByText(/Nozzle sheet put right: K 90 missing/)).toBeVisible()
 })
 

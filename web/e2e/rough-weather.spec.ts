@@ -21,7 +21,9 @@ test('a sign-in that ran out in mid-form keeps what was typed', async ({ page, c
   await page.waitForURL(/\/tag$/)
 })
 
-test('a write that gets no answer is sent again under its key, and is there once', async ({ page }) => {
+test('a write that gets no answer is asked about again by itself, under its key, and is there once', async ({
+  page,
+}) => {
   await signIn(page)
   const id = await takeIn(page, 'E2E-LOST-1')
   const seen = await version(page)
@@ -36,13 +38,14 @@ test('a write that gets no answer is sent again under its key, and is there once
   )
   await card(page).locator('[data-outcome]').first().click()
   const note = page.getByRole('alert').filter({ hasText: 'Could not reach the server' })
-  await note.getByRole('button', { name: 'Try again' }).click()
+  await expect(note.getByTestId('asking')).toBeVisible()
   await expect(note).toBeHidden()
   await expect.poll(() => version(page)).toBe(seen + 1)
   await expect(page.locator('[data-entry="answered"]')).toHaveCount(1)
 })
 
-test('records that cannot be reached are a clear problem, and trying again works', async ({ page }) => {
+test('records that stay out of reach are a clear problem, and trying again works', async ({ page }) => {
+  await page.clock.install()
   await signIn(page)
   const id = await takeIn(page, 'E2E-DOWN-1')
   const problem = {
@@ -58,11 +61,16 @@ test('records that cannot be reached are a clear problem, and trying again works
   await page.route(
     `**/api/jobs/${id}/answers`,
     (route) => route.fulfill({ status: 503, contentType: 'application/problem+json', json: problem }),
-    { times: 1 },
+    { times: 4 },
   )
   await card(page).locator('[data-outcome]').first().click()
   const note = page.getByRole('alert').filter({ hasText: 'Could not reach the records' })
-  await after(page, () => note.getByRole('button', { name: 'Try again' }).click())
+  const again = note.getByRole('button', { name: 'Try again' })
+  await expect(async () => {
+    await page.clock.fastForward(10_000)
+    await expect(again).toBeVisible({ timeout: 200 })
+  }).toPass()
+  await after(page, () => again.click())
 })
 
 test('a wrong take-in names each field and keeps the form', async ({ page }) => {

@@ -39,15 +39,18 @@ public sealed class BenchClient : IDisposable
     /// <summary>Answers the advised step with its first answer, or does the advised repair.</summary>
     public async Task<bool> Answer(BenchView job)
     {
-        var step = job.Advice.Step;
+        var step = job.Diagnosis.Advice.Step;
         if (step is null || step.Held is not null)
             return false;
         using var answer =
             step.Kind == "repair"
-                ? await http.PostAsJsonAsync($"/api/jobs/{job.Id}/repairs", new MendRequest(Guid.NewGuid(), job.Version, step.Id, null, ""))
+                ? await http.PostAsJsonAsync(
+                    $"/api/jobs/{job.Job.Id}/repairs",
+                    new MendRequest(Guid.NewGuid(), job.Job.Version, step.Id, null, "")
+                )
                 : await http.PostAsJsonAsync(
-                    $"/api/jobs/{job.Id}/answers",
-                    new AnswerRequest(Guid.NewGuid(), job.Version, step.Id, step.Outcomes[0].Id, null)
+                    $"/api/jobs/{job.Job.Id}/answers",
+                    new AnswerRequest(Guid.NewGuid(), job.Job.Version, step.Id, step.Outcomes[0].Id, null)
                 );
         answer.EnsureSuccessStatusCode();
         await answer.Content.ReadAsByteArrayAsync();

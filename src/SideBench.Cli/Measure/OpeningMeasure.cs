@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Globalization;
 using System.Text;
+using SideBench.Core.Machines;
 using SideBench.Core.Simulation;
 using SideBench.Core.StripDown;
 using SideBench.Web.Hosting;
@@ -32,7 +33,7 @@ public static class OpeningMeasure
         var (set, parts) = Optimum();
         Line(said, $"exact cheapest set, {Parts} parts, p95", set.P95, $"p50 {set.P50:0.000} ms; {parts:0.0} parts on average", 50);
         var house = shop.Graphs.Values.SelectMany(g => g.Parts.Select(p => (Graph: g, p.Id))).ToList();
-        var handling = shop.Book.House.Handling;
+        var handling = shop.Numbers.Of<Handling>();
         var ways = Times(house, h => WayIn.To(h.Graph, [h.Id], handling));
         Line(said, "whole way in, house graphs, p95", ways.P95, $"p50 {ways.P50:0.00} ms; {house.Count} parts", 50);
         var pairs = house.Zip(house.Skip(7)).Where(p => p.First.Graph == p.Second.Graph).ToList();

@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using Npgsql;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Machines;
 using SideBench.Core.Simulation;
 using SideBench.Data.Bulk;
 
@@ -80,12 +81,12 @@ public static partial class Probes
             .SelectMany(job => Enumerable.Range(2, job.Entries.Count - 3).Select(n => job.Entries.Take(n).ToList()))
             .ToList();
         foreach (var entries in folds.Take(WarmUp))
-            _ = books.Case(entries).Value.Advice.Kind;
+            _ = books.NewCase(MachineCase.New, entries).Value.Advice.Kind;
         return await Timing.Of(
             folds,
             entries =>
             {
-                var job = books.Case(entries).Value;
+                var job = books.NewCase(MachineCase.New, entries).Value;
                 _ = NextStep.Of(job.Odds, job.Facts, job.State.Timeline, job.State.Overridden);
                 return Task.CompletedTask;
             }

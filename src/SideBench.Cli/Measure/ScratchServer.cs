@@ -8,7 +8,6 @@ using SideBench.Data.Bulk;
 using SideBench.Data.People;
 using SideBench.Packs;
 using SideBench.Web.Features.Accounts;
-using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
 
 namespace SideBench.Cli.Measure;
@@ -59,7 +58,7 @@ public sealed class ScratchServer : IAsyncDisposable
         var people = app.Services.GetRequiredService<PeopleStore>();
         for (var i = 1; i <= 2; i++)
             await people.Add($"Measure {i}", Role.Owner, SignIn.Hash(Password), null, DateTimeOffset.UtcNow, CancellationToken.None);
-        var scratch = new ScratchShop(app.Services.GetRequiredService<BenchBooks>(), app.Services.GetRequiredService<JobDesk>(), Seed);
+        var scratch = new ScratchShop(app.Services.GetRequiredService<BenchBooks>(), Seed);
         var lines = await scratch.Fill(app.Services.GetRequiredService<NpgsqlDataSource>(), jobs, CancellationToken.None);
         await app.StartAsync();
         var client = new BenchClient(new Uri(app.Urls.First()));

@@ -1,19 +1,22 @@
 using Npgsql;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
+using SideBench.Core.Nozzles;
+using SideBench.Core.Record;
 using SideBench.Core.Simulation;
-using SideBench.Data;
 using SideBench.Data.Bulk;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.Search;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
+using SideBench.Web.Writing;
 
 namespace SideBench.Cli.Measure;
 
 /// <summary>A large made-up shop: the demo's visits over and over, on many machines. Some jobs are still open.</summary>
-public sealed class ScratchShop(BenchBooks books, JobDesk desk, int seed)
+public sealed class ScratchShop(BenchBooks books, int seed)
 {
     private const int LinesPerJob = 20;
     private const int JobsPerMachine = 8;
@@ -27,10 +30,22 @@ public sealed class ScratchShop(BenchBooks books, JobDesk desk, int seed)
     /// <returns>How many lines there are.</returns>
     public async Task<int> Fill(NpgsqlDataSource to, int jobCount, CancellationToken cancel)
     {
-        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, seed, books.Now, graphs: books.Shop.Graphs);
+        var world = new DemoWorld(
+            books.Shop.Book,
+            books.Shop.Models.Values,
+            seed,
+            books.Now,
+            graphs: books.Shop.Graphs,
+            numbers: new DemoNumbers(books.Shop.Numbers.Of<Handling>(), books.Shop.Numbers.Of<SheetNumbers>().Pattern)
+        );
         var templates = world.Past();
         var projections = templates
-            .Select(t => desk.Projection(books.Case(t.Entries).Value, t.Entries[^1].At) with { HandedOverAt = t.Entries[^1].At })
+            .Select(t =>
+                JobProjections.Of(books.NewCase(MachineCase.New, t.Entries).Value, books, t.Entries[^1].At) with
+                {
+                    HandedOverAt = t.Entries[^1].At,
+                }
+            )
             .ToList();
         List<CustomerRow> customers =
         [
@@ -70,10 +85,10 @@ public sealed class ScratchShop(BenchBooks books, JobDesk desk, int seed)
     {
         var t = Of(index, open, templates.Count);
         var template = templates[t].Entries;
-        var intake = ((EntryBody.TakenIn)template[0].Body) with { MachineId = machine.Id.Value, CustomerId = machine.Customer.Value };
+        var intake = ((TakenIn)template[0].Body) with { MachineId = machine.Id.Value, CustomerId = machine.Customer.Value };
         List<Entry> entries = [template[0] with { Body = intake }, .. open ? template.Skip(1).Take(1) : template.Skip(1).SkipLast(2)];
         while (!open && entries.Count < LinesPerJob - 2)
-            entries.Add(template[1] with { Body = new EntryBody.Noted($"seen again, {entries.Count}") });
+            entries.Add(template[1] with { Body = new Noted($"seen again, {entries.Count}") });
         if (!open)
             entries.AddRange(template.TakeLast(2));
         entries = [.. entries.Select((e, i) => e with { Version = i + 1 })];
@@ -102,7 +117,7 @@ public sealed class ScratchShop(BenchBooks books, JobDesk desk, int seed)
             );
         foreach (var job in jobs)
         {
-            var intake = (EntryBody.TakenIn)job.Entries[0].Body;
+            var intake = (TakenIn)job.Entries[0].Body;
             var m = machines[(int)intake.MachineId - 1];
             yield return (
                 new Find("job", job.Id.Value, $"{job.Tag}", intake.Words),

@@ -1,10 +1,10 @@
 using System.Diagnostics;
 using System.Globalization;
 using System.Text;
+using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation;
 using SideBench.Devices.Pictures;
-using SideBench.Packs;
 using SideBench.Web.Hosting;
 
 namespace SideBench.Cli.Measure;
@@ -105,8 +105,10 @@ public static class SheetsMeasure
             .AppendLine(CultureInfo.InvariantCulture, $"Wrongly refused {refused} of {scenes}; wrongly accepted {accepted} of {bad}.");
     }
 
+    private static PatternModel Pattern { get; } = HousePattern.Read();
+
     private static SheetReading Reading(SheetScene scene) =>
-        SheetReader.Read(PictureCodec.Read(PictureCodec.Jpeg(scene.Image, scene.JpegQuality)).Value, scene.Layout);
+        SheetReader.Read(PictureCodec.Read(PictureCodec.Jpeg(scene.Image, scene.JpegQuality)).Value, scene.Layout, Pattern);
 
     private static void Speed(SheetLayout layout, StringBuilder said)
     {
@@ -141,7 +143,7 @@ public static class SheetsMeasure
             var decoded = PictureCodec.Read(file).Value;
             decode.Add(clock.Elapsed.TotalMilliseconds);
             clock.Restart();
-            SheetReader.Read(decoded, layout);
+            SheetReader.Read(decoded, layout, Pattern);
             read.Add(clock.Elapsed.TotalMilliseconds);
         }
 
@@ -150,7 +152,7 @@ public static class SheetsMeasure
         GC.Collect();
         var before = GC.GetTotalMemory(true);
         var held = GC.GetTotalAllocatedBytes(true);
-        SheetReader.Read(PictureCodec.Read(file).Value, layout);
+        SheetReader.Read(PictureCodec.Read(file).Value, layout, Pattern);
         var megabytes = (GC.GetTotalAllocatedBytes(true) - held + before) / 1048576.0;
         said.AppendLine(
             CultureInfo.InvariantCulture,

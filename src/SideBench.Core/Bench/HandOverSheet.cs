@@ -1,6 +1,7 @@
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
 using SideBench.Core.Quantities;
+using SideBench.Core.StripDown;
 
 namespace SideBench.Core.Bench;
 
@@ -40,13 +41,13 @@ public sealed record HandOverSheet(
         var house = job.Book.Book.House;
         var causes = state.Threads.Select(t => job.Book.Book.Causes.FirstOrDefault(c => c.Id == t.Cause)).OfType<Cause>().ToList();
         var found = causes.Select(c => $"{c.Name}.").ToList();
-        found.AddRange(state.Answers.Select(a => a.Body.Says + Measured(a.Body) + "."));
+        found.AddRange(state.Answers.Select(a => a.Body.Told + Measured(a.Body) + "."));
         return new HandOverSheet(
             [.. found.Distinct().Take(MostLines)],
             [.. job.Book.Model.Stations.Where(s => job.IsCleared(s.Id) && causes.All(c => c.Station != s.Id)).Select(s => s.Name)],
             [.. state.Work.Select(w => w.Name).DefaultIfEmpty("Nothing was changed on the machine").Take(MostLines)],
             [.. UsedBy(state)],
-            state.Minutes,
+            state.Hands.Value,
             job.Labour,
             new Money(state.Parts, house.Currency),
             [.. WatchFor(job, causes)],
@@ -64,8 +65,8 @@ public sealed record HandOverSheet(
                 + (part.Number.Length > 0 ? $" {part.Number}" : "")
                 + (part.Lot.Length > 0 ? $", lot {part.Lot}" : "")
                 + (part.WarrantyEnd is { } end ? $", warranty to {end:yyyy-MM-dd}" : "");
-        if (state.InkMl > 0)
-            yield return $"{state.InkMl:0.#}\u2009ml of ink in cleans";
+        if (state.Ink.Value > 0)
+            yield return $"{state.Ink.Value:0.#}\u2009ml of ink in cleans";
     }
 
     private static IEnumerable<string> WatchFor(JobCase job, IReadOnlyList<Cause> causes)
@@ -83,8 +84,8 @@ public sealed record HandOverSheet(
             yield return $"Stays off: {what.Replace('-', ' ').Replace(":", ", ")}. {reason}";
         foreach (var (group, count) in job.State.Opening.Counts.Where(c => c.Value.Empty > 0))
             yield return $"{count.Empty} of {count.Total} pieces missing: {group.Split(':')[0].Replace('-', ' ')}.";
-        if (job.State.CounterPct is { } pct)
-            yield return $"Waste counter at hand-over: {pct:0}\u2009%.";
+        if (job.State.Counter is { } counter)
+            yield return $"Waste counter at hand-over: {counter.Pct:0}\u2009%.";
     }
 
     private static string EndingOf(JobCase job)
@@ -114,5 +115,5 @@ public sealed record HandOverSheet(
             _ => "Still on the bench.",
         };
 
-    private static string Measured(EntryBody.Answered body) => body.Quantity is { } q ? $" ({q:0.##}\u2009{body.Unit})" : "";
+    private static string Measured(Answered body) => body.Quantity is { } q ? $" ({q:0.##}\u2009{body.Unit})" : "";
 }

@@ -3,9 +3,6 @@ namespace SideBench.Core.Diagnosis;
 /// <summary>Which steps are to be had: they fit the case and no gate holds them. Follows answers that set or lift gates.</summary>
 internal sealed class Availability
 {
-    // A repair that did not help may have been made badly: once more at most.
-    private const int MostTimes = 2;
-
     private readonly CaseBook book;
     private readonly Facts facts;
     private readonly IReadOnlyCollection<string> overridden;
@@ -75,7 +72,7 @@ internal sealed class Availability
     }
 
     private byte LeftOf(Repair repair, List<HeldStep>? held) =>
-        IsFree(repair, held) ? (byte)Math.Max(0, MostTimes - past(repair)) : (byte)0;
+        IsFree(repair, held) ? (byte)Math.Max(0, book.Book.House.RepairTimes - past(repair)) : (byte)0;
 
     private bool IsFree(BookStep step, List<HeldStep>? held)
     {

@@ -1,5 +1,5 @@
-using SideBench.Core.Logbook;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 
 namespace SideBench.Core.Diagnosis;
 
@@ -17,11 +17,11 @@ public static class BookEdits
     /// <summary>The book with edits. Edits of things that a newer pack no longer has are left out.</summary>
     /// <param name="book">The book of the packs.</param>
     /// <param name="edits">Edits that stand, oldest first.</param>
-    public static FaultBook Apply(FaultBook book, IReadOnlyList<EntryBody.BookEdited> edits)
+    public static FaultBook Apply(FaultBook book, IReadOnlyList<BookEdited> edits)
     {
         foreach (var edit in edits)
             if (Check(book, edit).Count == 0)
-                book = edit.Kind == Rate ? WithRate(book, edit) : WithLikelihood(book, edit);
+                book = edit.Sort == Rate ? WithRate(book, edit) : WithLikelihood(book, edit);
         return edits.Count == 0 ? book : book with { Version = $"{book.Version} + {edits.Count} of the shop" };
     }
 
@@ -43,7 +43,7 @@ public static class BookEdits
         string reason
     )
     {
-        var edit = new EntryBody.BookEdited(
+        var edit = new BookEdited(
             kind,
             target,
             kind == Rate ? "" : cause,
@@ -55,10 +55,10 @@ public static class BookEdits
         var problems = Check(book, edit);
         if (string.IsNullOrWhiteSpace(reason))
             problems.Add(new Problem(ProblemCode.Missing, "/reason"));
-        else if (reason.Length > Bench.Intake.LongestText)
-            problems.Add(new Problem(ProblemCode.TooLong, "/reason", reason.Length, Bench.Intake.LongestText));
+        else if (reason.Length > Guard.LongestText)
+            problems.Add(new Problem(ProblemCode.TooLong, "/reason", reason.Length, Guard.LongestText));
         if (problems.Count == 0 && edit.From == to)
-            problems.Add(new Problem(ProblemCode.EditImpossible, "/to", $"It says “{to}” already."));
+            problems.Add(new Problem(DiagnosisProblem.EditImpossible, "/to", $"It says “{to}” already."));
         return problems.Count > 0 ? problems : new List<EntryBody> { edit };
     }
 
@@ -82,10 +82,10 @@ public static class BookEdits
             ? ""
             : book.Words.Likelihood.MinBy(w => Math.Abs(Math.Log(w.Value / (1 - w.Value)) - Math.Log(chance / (1 - chance)))).Key;
 
-    private static List<Problem> Check(FaultBook book, EntryBody.BookEdited edit)
+    private static List<Problem> Check(FaultBook book, BookEdited edit)
     {
         var problems = new List<Problem>();
-        if (edit.Kind == Rate)
+        if (edit.Sort == Rate)
         {
             if (book.Causes.All(c => c.Id != edit.Target))
                 problems.Add(new Problem(ProblemCode.PackUnknownName, "/target", "cause", edit.Target));
@@ -94,36 +94,36 @@ public static class BookEdits
             return problems;
         }
 
-        if (edit.Kind != Likelihood)
-            return [new Problem(ProblemCode.UnknownWord, "/kind", edit.Kind, $"{Rate}, {Likelihood}")];
+        if (edit.Sort != Likelihood)
+            return [new Problem(ProblemCode.UnknownWord, "/kind", edit.Sort, $"{Rate}, {Likelihood}")];
         var finding = book.Findings.FirstOrDefault(f => f.Id == edit.Target);
         if (finding is null)
             problems.Add(new Problem(ProblemCode.PackUnknownName, "/target", "finding", edit.Target));
         else if (finding.IndexOf(edit.Outcome) < 0)
-            problems.Add(new Problem(ProblemCode.UnknownAnswer, "/outcome", edit.Outcome, finding.Name));
+            problems.Add(new Problem(DiagnosisProblem.UnknownAnswer, "/outcome", edit.Outcome, finding.Name));
         if (book.Causes.All(c => c.Id != edit.Cause))
             problems.Add(new Problem(ProblemCode.PackUnknownName, "/cause", "cause", edit.Cause));
         if (!book.Words.Likelihood.TryGetValue(edit.To, out var chance))
             problems.Add(new Problem(ProblemCode.UnknownWord, "/to", edit.To, string.Join(", ", book.Words.Likelihood.Keys)));
         else if (chance > MostForOne)
-            problems.Add(new Problem(ProblemCode.EditImpossible, "/to", "It would leave the other answers no chance at all."));
+            problems.Add(new Problem(DiagnosisProblem.EditImpossible, "/to", "It would leave the other answers no chance at all."));
         return problems;
     }
 
-    private static FaultBook WithRate(FaultBook book, EntryBody.BookEdited edit) =>
+    private static FaultBook WithRate(FaultBook book, BookEdited edit) =>
         book with
         {
             Causes = [.. book.Causes.Select(c => c.Id == edit.Target ? c with { Rate = book.Words.Rate[edit.To], RateWord = edit.To } : c)],
         };
 
-    private static FaultBook WithLikelihood(FaultBook book, EntryBody.BookEdited edit) =>
+    private static FaultBook WithLikelihood(FaultBook book, BookEdited edit) =>
         book with
         {
             Findings = [.. book.Findings.Select(f => f.Id == edit.Target ? f with { Rows = [.. f.Rows, RowOf(book, f, edit)] } : f)],
         };
 
     // The answer gets its word; the others keep their proportions in what is left.
-    private static LikelihoodRow RowOf(FaultBook book, Finding finding, EntryBody.BookEdited edit)
+    private static LikelihoodRow RowOf(FaultBook book, Finding finding, BookEdited edit)
     {
         var row = finding.Rows.LastOrDefault(r => r.Causes.Contains(edit.Cause));
         var now = row?.Probabilities ?? finding.Otherwise;

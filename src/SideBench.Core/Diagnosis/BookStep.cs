@@ -1,4 +1,4 @@
-using SideBench.Core.StripDown;
+using SideBench.Core.Record;
 
 namespace SideBench.Core.Diagnosis;
 

@@ -1,5 +1,5 @@
 using SideBench.Core.Machines;
-using SideBench.Core.StripDown;
+using SideBench.Core.Record;
 
 namespace SideBench.Core.Diagnosis;
 

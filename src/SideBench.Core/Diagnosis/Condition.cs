@@ -116,6 +116,22 @@ public abstract record Condition
             facts.Context.TryGetValue(Key, out var word) && Words.Contains(word);
     }
 
+    /// <summary>A fact of the machine or the job has one of the words.</summary>
+    public sealed record FactIs(string Key, IReadOnlyList<string> Words) : Condition
+    {
+        /// <inheritdoc/>
+        public override bool Holds(Facts facts, StepLoad load = default) =>
+            facts.Known.TryGetValue(Key, out var fact) && fact.Word is { } word && Words.Contains(word);
+    }
+
+    /// <summary>A fact of the machine or the job is a number within bounds, both included; one that is not known is in none.</summary>
+    public sealed record FactWithin(string Key, double? AtLeast, double? AtMost) : Condition
+    {
+        /// <inheritdoc/>
+        public override bool Holds(Facts facts, StepLoad load = default) =>
+            facts.Known.TryGetValue(Key, out var fact) && fact.Number is { } number && !(number < AtLeast) && !(number > AtMost);
+    }
+
     /// <summary>A finding was told, with one of the outcomes.</summary>
     public sealed record FindingIs(string Finding, IReadOnlyList<string> Outcomes) : Condition
     {

@@ -1,5 +1,3 @@
-using SideBench.Core.Logbook;
-
 namespace SideBench.Core.Diagnosis;
 
 /// <summary>The answer that fits least when the findings contradict the book: it is asked again before anyone gives up.</summary>
@@ -8,8 +6,6 @@ namespace SideBench.Core.Diagnosis;
 /// <param name="UnknownWithout">Chance of a fault that the book does not know, were the answer not there, 0 to 1.</param>
 public sealed record Doubt(Finding Finding, FindingOutcome Said, double UnknownWithout)
 {
-    private const double Relief = 0.6;
-
     /// <summary>Finds it.</summary>
     /// <param name="odds">The odds; they should contradict the book.</param>
     /// <param name="facts">The case.</param>
@@ -29,7 +25,7 @@ public sealed record Doubt(Finding Finding, FindingOutcome Said, double UnknownW
             if (timeline.OfType<CaseEvent.Told>().Count(t => t.Finding == told.Finding) > 1)
                 continue;
             var without = Posterior.Of(odds.Book, facts, [.. timeline.Where(e => e != told)]).Unknown;
-            if (without < odds.Unknown * Relief && (most is null || without < most.UnknownWithout))
+            if (without < odds.Unknown * odds.Book.Book.House.DoubtRelief && (most is null || without < most.UnknownWithout))
                 most = new Doubt(
                     odds.Book.Findings[f],
                     odds.Book.Findings[f].Outcomes[odds.Book.Findings[f].IndexOf(told.Outcome)],

@@ -29,7 +29,7 @@ public static class Explanation
         $"{word.Gate.Reason} The next step would be “{word.Step.Name}”. Hand back with the findings, or ask for the customer's word.";
 
     /// <summary>What is said of a thread that has ended: nothing is to be done.</summary>
-    public static Advice Ended(Logbook.CaseThread thread) =>
+    public static Advice Ended(CaseThread thread) =>
         new(
             AdviceKind.Close,
             null,

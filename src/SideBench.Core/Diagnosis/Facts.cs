@@ -1,5 +1,5 @@
 using SideBench.Core.Machines;
-using SideBench.Core.StripDown;
+using SideBench.Core.Record;
 
 namespace SideBench.Core.Diagnosis;
 
@@ -11,6 +11,9 @@ public sealed record Facts
 
     /// <summary>Context words from take-in, such as ink = refilled.</summary>
     public required IReadOnlyDictionary<string, string> Context { get; init; }
+
+    /// <summary>What is known of the machine and its job beside that, by key.</summary>
+    public IReadOnlyDictionary<string, Fact> Known { get; init; } = new Dictionary<string, Fact>();
 
     /// <summary>The standing answer of each finding told, by finding.</summary>
     public IReadOnlyDictionary<string, string> Answers { get; init; } = new Dictionary<string, string>();

@@ -1,5 +1,3 @@
-using SideBench.Core.StripDown;
-
 namespace SideBench.Core.Diagnosis;
 
 /// <summary>A thing that can be wrong.</summary>
@@ -96,7 +94,7 @@ public sealed record HouseRates
     public required double EasyBits { get; init; }
 
     /// <summary>How much more than the best step an easy check may cost in all and still come first, as a share.</summary>
-    public double EasyLeeway { get; init; } = 1;
+    public required double EasyLeeway { get; init; }
 
     /// <summary>A station counts as cleared below this suspicion, 0 to 1.</summary>
     public required double ClearedBelow { get; init; }
@@ -105,34 +103,63 @@ public sealed record HouseRates
     public required int Places { get; init; }
 
     /// <summary>How many closed jobs the book's own rates are worth against the shop's.</summary>
-    public double BookWorthJobs { get; init; } = 20;
+    public required double BookWorthJobs { get; init; }
 
     /// <summary>What a closed job with another ink counts, 0 to 1.</summary>
-    public double OtherInkCounts { get; init; } = 0.5;
+    public required double OtherInkCounts { get; init; }
 
     /// <summary>A proof that leaves the odds of a fix below this is made once more, 0 to 1.</summary>
-    public double CloseAbove { get; init; } = 0.9;
+    public required double CloseAbove { get; init; }
 
     /// <summary>How often a machine has a second fault behind the one that was mended, 0 to 1.</summary>
-    public double SecondFault { get; init; } = 0.1;
+    public required double SecondFault { get; init; }
 
     /// <summary>From this share for "not in the book" on, the findings contradict it, 0 to 1.</summary>
-    public double ContradictsAbove { get; init; } = 0.5;
+    public required double ContradictsAbove { get; init; }
 
     /// <summary>What waiting for a part that is not on the shelf costs, money.</summary>
-    public double PartsWait { get; init; }
+    public required double PartsWait { get; init; }
 
     /// <summary>What a step of the chosen school costs when steps are compared, as a share of its cost.</summary>
-    public double SchoolFactor { get; init; } = 1;
+    public required double SchoolFactor { get; init; }
 
     /// <summary>Coverage of a heavy test page in one channel when nobody says, percent.</summary>
-    public double TestCoveragePct { get; init; } = 40;
+    public required double TestCoveragePct { get; init; }
 
     /// <summary>How often a proof is made at most after one repair.</summary>
-    public int ProofAgain { get; init; } = 1;
+    public required int ProofAgain { get; init; }
 
-    /// <summary>What handling costs when a machine is opened.</summary>
-    public Handling Handling { get; init; } = new(0.3, 0.5, 1.5, 25, 90);
+    /// <summary>From where on what was told at take-in gets which context word.</summary>
+    public required ContextBounds Context { get; init; }
+
+    /// <summary>From this suspicion on a station is pointed at, 0 to 1.</summary>
+    public required double LeastToLead { get; init; }
+
+    /// <summary>A held repair that only money holds is worth saying from this chance of a fix on, 0 to 1.</summary>
+    public required double LeastWorthSaying { get; init; }
+
+    /// <summary>A held repair is worth saying when by the book's rates it could mend the complaint at least so often, 0 to 1.</summary>
+    public required double LeastPlausible { get; init; }
+
+    /// <summary>
+    /// A station is where the fault was when its causes hold at least this share of what the proved repair ended, 0 to 1.
+    /// </summary>
+    public required double ConfirmedFrom { get; init; }
+
+    /// <summary>How often a repair is made at most: one that did not help may have been made badly.</summary>
+    public required int RepairTimes { get; init; }
+
+    /// <summary>An answer is doubted when without it the unknown falls below this share of what it is, 0 to 1.</summary>
+    public required double DoubtRelief { get; init; }
+
+    /// <summary>A cause that a repair may have ended is paired with a second fault from these odds on, 0 to 1.</summary>
+    public required double LeastToPair { get; init; }
+
+    /// <summary>Causes below these odds are left out of a verdict, 0 to 1.</summary>
+    public required double LeastForetold { get; init; }
+
+    /// <summary>Most threads that a job can have.</summary>
+    public required int MostThreads { get; init; }
 }
 
 /// <summary>Everything the shop knows of faults, checked and ready.</summary>

@@ -1,5 +1,3 @@
-using SideBench.Core.Logbook;
-
 namespace SideBench.Core.Diagnosis;
 
 /// <summary>Chooses the step with the lowest expected cost to a verified fix.</summary>

@@ -1,5 +1,3 @@
-using SideBench.Core.Logbook;
-
 namespace SideBench.Core.Diagnosis;
 
 /// <summary>One tenth of the odds that were given.</summary>
@@ -32,7 +30,7 @@ public sealed record OddsRecord(int Jobs, int LeadRight, IReadOnlyList<OddsTenth
 
     /// <summary>Adds up what was judged.</summary>
     /// <param name="judged">Proved threads.</param>
-    public static OddsRecord Of(IReadOnlyCollection<EntryBody.Judged> judged)
+    public static OddsRecord Of(IReadOnlyCollection<Judged> judged)
     {
         var given = judged.SelectMany(j => j.Odds).ToLookup(f => Math.Min(Tens - 1, (int)(f.Ratio * Tens)));
         var tenths = Enumerable

@@ -1,5 +1,3 @@
-using SideBench.Core.Logbook;
-
 namespace SideBench.Core.Diagnosis;
 
 /// <summary>How one fact moved the suspicion on a station.</summary>

@@ -1,5 +1,3 @@
-using SideBench.Core.Logbook;
-
 namespace SideBench.Core.Diagnosis;
 
 /// <summary>The running sum of <see cref="Posterior"/>: log weights that every fact adds to, and what each fact moved.</summary>

@@ -9,13 +9,19 @@ namespace SideBench.Core.Diagnosis;
 /// <param name="Quantity">The number, in the answer's unit; null when none was said or none is asked.</param>
 /// <param name="Slot">The slot by panel number; 0 when none was said.</param>
 /// <param name="Fit">How much of what was typed it explains, 0 to 1.</param>
-public sealed record Reading(Finding Finding, FindingOutcome Outcome, double? Quantity, int Slot, double Fit);
+public sealed record TypedReading(Finding Finding, FindingOutcome Outcome, double? Quantity, int Slot, double Fit)
+{
+    /// <summary>Whether it is the only one, or far ahead of the next: then it is taken without asking.</summary>
+    public bool IsSure { get; init; }
+}
 
 /// <summary>Reads findings typed in a hurry, such as "yellow pulls hard 4 ml", a panel code, or "sheet complete".</summary>
 public static class QuickEntry
 {
     private const int MostReadings = 4;
     private const double LeastFit = 0.34;
+    private const double NearFit = 0.6;
+    private const double FarAhead = 1.4;
     private static readonly string[] Units = ["ml", "g", "%", "pages", "page", "nozzles"];
     private static readonly HashSet<string> Empty =
     [
@@ -42,13 +48,13 @@ public static class QuickEntry
     /// <param name="book">The book of the thread.</param>
     /// <param name="facts">The case: steps that do not fit it are left out.</param>
     /// <param name="text">What was typed.</param>
-    public static IReadOnlyList<Reading> Of(CaseBook book, Facts facts, string text)
+    public static IReadOnlyList<TypedReading> Of(CaseBook book, Facts facts, string text)
     {
         var words = Words(text);
         if (words.Count == 0)
             return [];
         if (CodeReading(book, text) is { } code)
-            return [code];
+            return [code with { IsSure = true }];
         var (quantity, unit) = NumberIn(words);
         var slot = SlotIn(book.Model, words);
         HashSet<string> said = [.. words.Where(w => !Empty.Contains(w)).Select(w => Stem(book, w))];
@@ -60,7 +66,7 @@ public static class QuickEntry
             .ToList();
         var rarity = said.ToDictionary(w => w, w => Math.Log(1 + (options.Count / (1.0 + options.Count(o => o.Words.All.Contains(w))))));
         var readings = options
-            .Select(o => new Reading(
+            .Select(o => new TypedReading(
                 o.Finding,
                 o.Outcome,
                 Fits(o.Outcome, quantity, unit) ? quantity : null,
@@ -71,7 +77,10 @@ public static class QuickEntry
             .OrderByDescending(r => r.Fit)
             .Take(MostReadings)
             .ToList();
-        return [.. readings.Where(r => r.Fit >= readings[0].Fit * 0.6)];
+        List<TypedReading> near = [.. readings.Where(r => r.Fit >= readings[0].Fit * NearFit)];
+        if (near.Count == 1 || (near.Count > 1 && near[0].Fit > near[1].Fit * FarAhead))
+            near[0] = near[0] with { IsSure = true };
+        return near;
     }
 
     private static double FitOf(
@@ -106,13 +115,13 @@ public static class QuickEntry
         && outcome.Quantity is { } asked
         && (unit.Length == 0 || asked.Unit.StartsWith(unit, StringComparison.Ordinal));
 
-    private static Reading? CodeReading(CaseBook book, string text)
+    private static TypedReading? CodeReading(CaseBook book, string text)
     {
         var typed = Bare(text);
         var code = book.Model.Codes.FirstOrDefault(c => Bare(c.Code) == typed);
         var panel = book.Findings.FirstOrDefault(f => f.Id == "panel-code");
         var o = code is null || panel is null ? -1 : panel.IndexOf(code.Reads);
-        return o < 0 ? null : new Reading(panel!, panel!.Outcomes[o], null, 0, 1);
+        return o < 0 ? null : new TypedReading(panel!, panel!.Outcomes[o], null, 0, 1);
     }
 
     private static string Bare(string text) => new([.. text.ToLowerInvariant().Where(c => char.IsLetterOrDigit(c))]);

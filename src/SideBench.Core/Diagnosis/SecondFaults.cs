@@ -7,7 +7,6 @@ namespace SideBench.Core.Diagnosis;
 /// </summary>
 internal sealed class SecondFaults(CaseBook book)
 {
-    private const double LeastToPair = 0.02;
     private readonly List<(int Finding, int Outcome, double[] Factor)> told = [];
     private readonly Dictionary<int, double[]> pairs = [];
     private double[] start = [];
@@ -41,7 +40,7 @@ internal sealed class SecondFaults(CaseBook book)
             }
 
         for (var a = 0; a < fix.Length; a++)
-            if (fix[a] > 0 && odds[a] >= LeastToPair && !pairs.ContainsKey(a))
+            if (fix[a] > 0 && odds[a] >= book.Book.House.LeastToPair && !pairs.ContainsKey(a))
                 pairs[a] = PairsOf(a, fix);
     }
 

@@ -1,4 +1,5 @@
 using SideBench.Core.Machines;
+using SideBench.Core.Record;
 
 namespace SideBench.Core.Diagnosis;
 
@@ -29,7 +30,7 @@ public static class StepCost
     /// <summary>Bench time to open what a step needs open and is not open yet, min.</summary>
     /// <param name="step">The step.</param>
     /// <param name="tray">What is open or off already.</param>
-    public static double OpeningOf(BookStep step, IReadOnlyList<StripDown.TrayItem> tray) =>
+    public static double OpeningOf(BookStep step, IReadOnlyList<TrayItem> tray) =>
         step.Puts.Where(p => !tray.Any(i => i.Label == p.Label && i.Change == p.Change)).Sum(p => p.Time);
 
     /// <summary>Bench time of a step with the machine's own operation, min.</summary>

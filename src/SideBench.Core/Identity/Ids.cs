@@ -14,3 +14,18 @@ public readonly record struct PersonId(long Value);
 
 /// <summary>One line of the record. 0 is never issued.</summary>
 public readonly record struct EntryId(long Value);
+
+/// <summary>
+/// A slot of a machine, by its number on the panel from 1. The default, 0, means no slot or every slot, as its place says.
+/// </summary>
+public readonly record struct SlotId(int Value)
+{
+    /// <summary>No slot in particular: the machine as a whole, or all channels together.</summary>
+    public static readonly SlotId Whole = default;
+}
+
+/// <summary>Something that takes waste ink and can move between machines: a box, tank, bottle or set of pads. 0 is never issued.</summary>
+public readonly record struct StoreId(long Value);
+
+/// <summary>A thing of the shop with a life of its own: a key, tool or board. 0 is never issued.</summary>
+public readonly record struct ItemId(long Value);

@@ -1,4 +1,3 @@
-using SideBench.Core.Nozzles;
 using SideBench.Core.Quantities;
 
 namespace SideBench.Core.Machines;

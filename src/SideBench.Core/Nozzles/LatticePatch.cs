@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>

@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 
 namespace SideBench.Core.Nozzles;
@@ -52,7 +53,7 @@ public static class LayoutRules
                 Say(at, "some of its dashes lie outside the page");
         }
 
-        void Say(string at, string what) => problems.Add(new Problem(ProblemCode.LayoutImpossible, path + at, what));
+        void Say(string at, string what) => problems.Add(new Problem(NozzlesProblem.LayoutImpossible, path + at, what));
     }
 
     private static bool Overlap(

@@ -26,7 +26,7 @@ public readonly record struct NozzleLikelihood(double Good, double Weak, double 
         var missing = Heavy(measure.Strength, Math.Max(model.MissingSpread, Math.Min(measure.NoiseSpread, measure.Spread)));
         var sure = Math.Max(offsetSpreadMm, Math.Min(0.2, measure.OffsetSpreadMm));
         var placed = Heavy(measure.OffsetMm, sure);
-        var aside = 0.5 * Within(Math.Abs(measure.OffsetMm), model.DeflectedRange.FromMm, model.DeflectedRange.ToMm, sure * 0.5);
+        var aside = 0.5 * Within(Math.Abs(measure.OffsetMm), model.DeflectedRangeMm.From, model.DeflectedRangeMm.To, sure * 0.5);
         return new NozzleLikelihood(good * placed, weak * placed, missing / AnywhereMm, good * aside, weak * aside);
     }
 

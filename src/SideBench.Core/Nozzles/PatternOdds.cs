@@ -1,3 +1,5 @@
+using SideBench.Core.Record;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>
@@ -10,7 +12,7 @@ namespace SideBench.Core.Nozzles;
 /// <param name="Odds">Every class, adding up to 1.</param>
 /// <param name="Likeliest">The class with the greatest odds.</param>
 /// <param name="Expected">For the likeliest class at its best place: each nozzle's odds before it is looked at.</param>
-public sealed record PatternOdds(IReadOnlyDictionary<PatternClass, double> Odds, PatternClass Likeliest, IReadOnlyList<Role> Expected)
+public sealed record PatternOdds(IReadOnlyDictionary<PatternClass, double> Odds, PatternClass Likeliest, IReadOnlyList<NozzleOdds> Expected)
 {
     /// <summary>Works the odds out.</summary>
     /// <param name="measures">The unit's dashes, nozzle by nozzle.</param>
@@ -26,7 +28,7 @@ public sealed record PatternOdds(IReadOnlyDictionary<PatternClass, double> Odds,
         PatternModel model
     )
     {
-        var tries = new Dictionary<PatternClass, (double Evidence, Role[] Roles)>();
+        var tries = new Dictionary<PatternClass, (double Evidence, NozzleOdds[] Roles)>();
         var places = new PatternPlaces(measures, likely, offsetSpreadMm, model);
         var isMixed = 1 / (1 + Math.Exp(-model.MixedSteepness * (mixed - model.MixedFrom)));
         foreach (var pattern in Enum.GetValues<PatternClass>())
@@ -41,7 +43,7 @@ public sealed record PatternOdds(IReadOnlyDictionary<PatternClass, double> Odds,
                         : 1 - isMixed
                 )
             );
-            tries[pattern] = (evidence + Math.Log(model.Prior[pattern]), roles);
+            tries[pattern] = (evidence + Math.Log(model.Prior[StoredWord.Of(pattern)]), roles);
         }
 
         var top = tries.Values.Max(t => t.Evidence);
@@ -56,7 +58,7 @@ public sealed record PatternOdds(IReadOnlyDictionary<PatternClass, double> Odds,
 }
 
 /// <summary>What a pattern expects of one nozzle: the odds of each thing it can do.</summary>
-public readonly record struct Role(double Good, double Weak, double Missing, double Deflected, double WeakDeflected)
+public readonly record struct NozzleOdds(double Good, double Weak, double Missing, double Deflected, double WeakDeflected)
 {
     /// <summary>How well a dash fits what is expected of it.</summary>
     public double Fit(NozzleLikelihood l) =>

@@ -10,7 +10,7 @@ internal sealed class PatternPlaces
     private readonly double offsetSpreadMm;
     private readonly PatternModel model;
     private readonly int nozzles;
-    private readonly Role good,
+    private readonly NozzleOdds good,
         single,
         run,
         weakGroup,
@@ -24,29 +24,29 @@ internal sealed class PatternPlaces
     {
         (this.measures, this.likely, this.offsetSpreadMm, this.model, nozzles) = (measures, likely, offsetSpreadMm, model, likely.Length);
         var rest = model.FaultyInGood;
-        fine = new Role(1 - rest, rest * 0.3, rest * 0.4, rest * 0.3, rest * 0.02);
+        fine = new NozzleOdds(1 - rest, rest * 0.3, rest * 0.4, rest * 0.3, rest * 0.02);
         var other = model.MissingElsewhere;
-        good = new Role(1 - (1.6 * other), other * 0.3, other, other * 0.3, other * 0.02);
+        good = new NozzleOdds(1 - (1.6 * other), other * 0.3, other, other * 0.3, other * 0.02);
         var (missing, weak, deflected) = model.SingleFaults;
-        single = new Role(0, weak * 0.97, missing, deflected, weak * 0.03);
+        single = new NozzleOdds(0, weak * 0.97, missing, deflected, weak * 0.03);
         var inside = model.OtherwiseInside;
-        run = new Role(inside * 0.3, inside * 0.2, 1 - (inside * 0.55), inside * 0.05, 0);
-        weakGroup = new Role(inside * 0.6, 1 - (inside * 1.2), inside * 0.4, inside * 0.1, inside * 0.1);
-        deflectedGroup = new Role(inside, inside * 0.3, inside * 1.5, 1 - (inside * 3), inside * 0.2);
+        run = new NozzleOdds(inside * 0.3, inside * 0.2, 1 - (inside * 0.55), inside * 0.05, 0);
+        weakGroup = new NozzleOdds(inside * 0.6, 1 - (inside * 1.2), inside * 0.4, inside * 0.1, inside * 0.1);
+        deflectedGroup = new NozzleOdds(inside, inside * 0.3, inside * 1.5, 1 - (inside * 3), inside * 0.2);
         var fires = model.FiringOfKth;
-        kth = new Role(fires * 0.8, fires * 0.2, 1 - fires, 0, 0);
-        nearBlank = new Role(
+        kth = new NozzleOdds(fires * 0.8, fires * 0.2, 1 - fires, 0, 0);
+        nearBlank = new NozzleOdds(
             model.FiringNearBlank * 0.55,
             model.FiringNearBlank * 0.4,
             1 - model.FiringNearBlank,
             model.FiringNearBlank * 0.05,
             0
         );
-        blank = new Role(model.FiringBlank * 0.5, model.FiringBlank * 0.5, 1 - model.FiringBlank, 0, 0);
+        blank = new NozzleOdds(model.FiringBlank * 0.5, model.FiringBlank * 0.5, 1 - model.FiringBlank, 0, 0);
     }
 
     /// <summary>Log evidence, and what the best place expects of each nozzle.</summary>
-    public (double Log, Role[] Roles) Evidence(PatternClass pattern) =>
+    public (double Log, NozzleOdds[] Roles) Evidence(PatternClass pattern) =>
         pattern switch
         {
             PatternClass.None or PatternClass.Contaminated => Same(pattern == PatternClass.None ? fine : good),
@@ -61,12 +61,12 @@ internal sealed class PatternPlaces
             _ => throw new ArgumentOutOfRangeException(nameof(pattern)),
         };
 
-    private (double, Role[]) Same(Role role) => (likely.Sum(l => Math.Log(role.Fit(l))), [.. Enumerable.Repeat(role, nozzles)]);
+    private (double, NozzleOdds[]) Same(NozzleOdds role) => (likely.Sum(l => Math.Log(role.Fit(l))), [.. Enumerable.Repeat(role, nozzles)]);
 
-    private (double, Role[]) Scattered()
+    private (double, NozzleOdds[]) Scattered()
     {
         var mixes = model
-            .ScatteredShares.Select(share => new Role(
+            .ScatteredShares.Select(share => new NozzleOdds(
                 1 - share,
                 single.Weak * share,
                 single.Missing * share,
@@ -74,14 +74,14 @@ internal sealed class PatternPlaces
                 single.WeakDeflected * share
             ))
             .ToArray();
-        return Best(mixes.Select(role => (Log: likely.Sum(l => Math.Log(role.Fit(l))), Roles: (Func<int, Role>)(_ => role))));
+        return Best(mixes.Select(role => (Log: likely.Sum(l => Math.Log(role.Fit(l))), Roles: (Func<int, NozzleOdds>)(_ => role))));
     }
 
     // One stretch of neighbours that behave otherwise than the rest: sums from the left make every stretch one subtraction.
-    private (double, Role[]) Range(Role inside, int least, int most)
+    private (double, NozzleOdds[]) Range(NozzleOdds inside, int least, int most)
     {
         var (within, outside) = (Sums(inside), Sums(good));
-        var tries = new List<(double Log, Func<int, Role> Roles)>();
+        var tries = new List<(double Log, Func<int, NozzleOdds> Roles)>();
         for (var from = 0; from + least <= nozzles; from++)
         {
             for (var to = from + least; to <= Math.Min(nozzles, from + Math.Max(least, most)); to++)
@@ -96,9 +96,9 @@ internal sealed class PatternPlaces
         return Best(tries);
     }
 
-    private (double, Role[]) EveryKth()
+    private (double, NozzleOdds[]) EveryKth()
     {
-        var tries = new List<(double, Func<int, Role>)>();
+        var tries = new List<(double, Func<int, NozzleOdds>)>();
         for (var k = 2; k <= 4; k++)
         {
             for (var phase = 0; phase < k; phase++)
@@ -117,10 +117,10 @@ internal sealed class PatternPlaces
     }
 
     // Good down to one nozzle, then a falling line down to nothing at another.
-    private (double, Role[]) Starvation()
+    private (double, NozzleOdds[]) Starvation()
     {
         var (outside, gone) = (Sums(good), Sums(run));
-        var tries = new List<(double, Func<int, Role>)>();
+        var tries = new List<(double, Func<int, NozzleOdds>)>();
         var step = Math.Max(1, nozzles / FadeSteps);
         for (var from = 0; from < nozzles; from += step)
         {
@@ -150,13 +150,13 @@ internal sealed class PatternPlaces
 
     private static double Line(int nozzle, int from, int to) => 1 - ((nozzle - from + 0.5) / (to - from));
 
-    private static Role Faded(double strength)
+    private static NozzleOdds Faded(double strength)
     {
         var (good, missing) = (Math.Clamp((strength - 0.6) / 0.4, 0.03, 0.9), Math.Clamp((0.3 - strength) / 0.3, 0.03, 0.95));
-        return new Role(good, Math.Max(0.05, 1 - good - missing), missing, 0.005, 0.005);
+        return new NozzleOdds(good, Math.Max(0.05, 1 - good - missing), missing, 0.005, 0.005);
     }
 
-    private double[] Sums(Role role)
+    private double[] Sums(NozzleOdds role)
     {
         var sums = new double[nozzles + 1];
         for (var n = 0; n < nozzles; n++)
@@ -164,7 +164,7 @@ internal sealed class PatternPlaces
         return sums;
     }
 
-    private (double, Role[]) Best(IEnumerable<(double Log, Func<int, Role> Roles)> tries)
+    private (double, NozzleOdds[]) Best(IEnumerable<(double Log, Func<int, NozzleOdds> Roles)> tries)
     {
         var all = tries.ToList();
         if (all.Count == 0)

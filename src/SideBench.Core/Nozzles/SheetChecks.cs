@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>When a picture cannot be read, and why. A wrong reading is worse than none.</summary>

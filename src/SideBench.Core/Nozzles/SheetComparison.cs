@@ -48,18 +48,12 @@ public sealed record SheetComparison(
     GapMove Move
 )
 {
-    // House defaults: rarer than this is no chance; commoner than that may well be; so many gaps are needed to tell.
-    private const double NoChance = 0.01;
-    private const double WellChance = 0.04;
-    private const int LeastToTell = 4;
-    private const double ClearlyMore = 1.2;
-    private const double ClearlyFewer = 0.75;
-
     /// <summary>Compares.</summary>
     /// <param name="before">The earlier sheet's unit.</param>
     /// <param name="now">The later one's, with as many nozzles.</param>
+    /// <param name="house">From where on a change means something.</param>
     /// <returns>Null when they are not of the same unit.</returns>
-    public static SheetComparison? Of(UnitLine before, UnitLine now)
+    public static SheetComparison? Of(UnitLine before, UnitLine now, SheetNumbers house)
     {
         if (before.Id != now.Id || before.Nozzles.Length != now.Nozzles.Length)
             return null;
@@ -79,22 +73,22 @@ public sealed record SheetComparison(
             isNow.Count == 0 ? 0 : (double)still.Count / isNow.Count,
             (double)was.Count / all,
             byChance,
-            MoveOf(was.Count, isNow.Count, still.Count, byChance)
+            MoveOf(was.Count, isNow.Count, still.Count, byChance, house)
         );
     }
 
-    private static GapMove MoveOf(int was, int isNow, int still, double byChance)
+    private static GapMove MoveOf(int was, int isNow, int still, double byChance, SheetNumbers house)
     {
         if (isNow == 0)
             return was == 0 ? GapMove.Complete : GapMove.Cleared;
         if (was == 0)
             return GapMove.New;
-        if (isNow > Math.Max(was + 3, ClearlyMore * was))
+        if (isNow > Math.Max(was + 3, house.ClearlyMore * was))
             return GapMove.Worse;
-        if (was >= LeastToTell && isNow >= LeastToTell && byChance > WellChance && 2 * still < isNow)
+        if (was >= house.LeastToTell && isNow >= house.LeastToTell && byChance > house.WellChance && 2 * still < isNow)
             return GapMove.Moving;
-        if (isNow <= ClearlyFewer * was && still >= 0.5 * isNow)
+        if (isNow <= house.ClearlyFewer * was && still >= 0.5 * isNow)
             return GapMove.Clearing;
-        return byChance < NoChance || still == isNow ? GapMove.Still : GapMove.Unclear;
+        return byChance < house.NoChance || still == isNow ? GapMove.Still : GapMove.Unclear;
     }
 }

@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>Lays a layout on a picture's dashes outwards from a first guess: what is found near helps to look further.</summary>

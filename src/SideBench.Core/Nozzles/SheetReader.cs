@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>
@@ -14,8 +16,8 @@ public static class SheetReader
     /// <summary>Reads.</summary>
     /// <param name="image">The picture, upright or upside down, of any resolution from about 100 dpi on the sheet.</param>
     /// <param name="layout">The layout that was printed.</param>
-    /// <param name="model">How nozzles behave; null for the house's.</param>
-    public static SheetReading Read(PixelImage image, SheetLayout layout, PatternModel? model = null)
+    /// <param name="model">How nozzles behave.</param>
+    public static SheetReading Read(PixelImage image, SheetLayout layout, PatternModel model)
     {
         var factor = Math.Max(1, Math.Max(image.Width, image.Height) / WorkingSide);
         var work = image.Shrunk(factor);
@@ -32,7 +34,7 @@ public static class SheetReader
             return badly;
         var sheet = DashGauge.Of(DashSamples.Of(work, map, places), places, map);
         handling = handling with { SoftMm = sheet.SoftMm, LightPct = LightOf(sheet) };
-        var units = UnitReader.Read(sheet, layout, model ?? new PatternModel());
+        var units = UnitReader.Read(sheet, layout, model);
         return SheetChecks.Measured(sheet, units, layout, handling) ?? new SheetReading(units, handling, null, Scaled(map, factor));
     }
 

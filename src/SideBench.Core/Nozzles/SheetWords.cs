@@ -35,6 +35,19 @@ public static class SheetWords
         };
     }
 
+    /// <summary>
+    /// How grave a unit is: <c>go</c> nothing to do or clearing by itself, <c>wait</c> to be watched, <c>stop</c> cleans will not mend it.
+    /// </summary>
+    public static string Tone(UnitLine unit, SheetComparison? change) =>
+        unit.Pattern switch
+        {
+            PatternClass.None => "go",
+            PatternClass.Scattered when change?.Move is GapMove.Clearing => "go",
+            PatternClass.Starvation or PatternClass.Blank or PatternClass.NearBlank or PatternClass.EveryKth or PatternClass.Contaminated =>
+                "stop",
+            _ => change?.Move == GapMove.Worse ? "stop" : "wait",
+        };
+
     /// <summary>What a fault most likely comes from: patterns of one family are one fault, unlike families are two.</summary>
     public static string Family(PatternClass pattern) =>
         pattern switch

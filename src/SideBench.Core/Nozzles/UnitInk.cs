@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>What a unit's dashes look like on this sheet.</summary>

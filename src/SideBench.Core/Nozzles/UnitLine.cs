@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>One unit of a nozzle sheet as the record keeps it.</summary>
@@ -43,11 +45,10 @@ public sealed record UnitLine(
     /// <summary>From what a person tapped: the pattern is worked out as for a reading, on dashes that leave no doubt.</summary>
     /// <param name="unit">The unit of the layout.</param>
     /// <param name="letters">A letter a nozzle.</param>
+    /// <param name="model">How nozzles behave.</param>
     /// <param name="mixedWith">The unit whose ink got in, as told; null for none.</param>
-    /// <param name="model">How nozzles behave; null for the house's.</param>
-    public static UnitLine Tapped(SheetUnit unit, string letters, string? mixedWith = null, PatternModel? model = null)
+    public static UnitLine Tapped(SheetUnit unit, string letters, PatternModel model, string? mixedWith = null)
     {
-        model ??= new PatternModel();
         var measures = letters
             .Select(letter => new DashMeasure(
                 letter switch

@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>From measured dashes to what every nozzle of every unit does.</summary>
@@ -46,7 +48,7 @@ public static class UnitReader
         return new UnitReading(unit.Id, signs, odds.Likeliest, odds.Odds, odds.Likeliest == PatternClass.Contaminated ? with : null);
     }
 
-    private static NozzleSign Sign(DashMeasure measure, NozzleLikelihood l, Role role)
+    private static NozzleSign Sign(DashMeasure measure, NozzleLikelihood l, NozzleOdds role)
     {
         // A pattern may lean a doubtful nozzle its way; it never makes the impossible certain.
         const double Open = 0.004;

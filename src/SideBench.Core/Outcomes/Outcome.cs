@@ -4,7 +4,11 @@ namespace SideBench.Core.Outcomes;
 /// <param name="Code">What it is.</param>
 /// <param name="Path">Where: a JSON pointer into what was sent or into a pack; empty for the whole.</param>
 /// <param name="Args">The facts its sentence names, in order.</param>
-public sealed record Problem(ProblemCode Code, string Path, params object?[] Args);
+public sealed record Problem(ProblemCode Code, string Path, params object?[] Args)
+{
+    /// <summary>What others changed meanwhile, as sentences, when that is what stands in the way.</summary>
+    public IReadOnlyList<string> Changes { get; init; } = [];
+}
 
 /// <summary>Either a value, or every problem that stands in its way (gathered, not just the first).</summary>
 public sealed class Outcome<T>

@@ -1,5 +1,5 @@
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
 
 namespace SideBench.Core.Simulation;
 
@@ -168,11 +168,11 @@ internal static class DemoBench
         DateTimeOffset at,
         int place,
         int person,
-        Func<EntryBody.TakenIn, EntryBody.TakenIn> more
+        Func<TakenIn, TakenIn> more
     )
     {
         var machine = Enumerable.Range(0, world.Machines.Count).First(i => world.Machines[i].Model.Id == model);
-        var plain = new EntryBody.TakenIn(
+        var plain = new TakenIn(
             machine + 1,
             world.Machines[machine].Customer + 1,
             model,
@@ -195,6 +195,8 @@ internal static class DemoBench
             new JobScript(world.BookFor(model, complaint), more(plain), place, DemoWorld.Person(person), at)
             {
                 Graph = world.GraphOf(model),
+                Numbers = world.Numbers,
+                Machine = world.StandOf(machine),
             }
         );
     }

@@ -1,8 +1,8 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
-using SideBench.Core.StripDown;
+using SideBench.Core.Record;
 
 namespace SideBench.Core.Simulation;
 
@@ -50,6 +50,7 @@ public sealed class DemoWorld
     private readonly IReadOnlyList<MachineModel> models;
     private readonly IReadOnlyDictionary<string, AccessGraph> graphs;
     private readonly Dictionary<(string, string), CaseBook> books = [];
+    private readonly Dictionary<int, MachineCase> stands = [];
     private readonly Random chance;
     private readonly int days;
     private readonly DateTimeOffset now;
@@ -60,6 +61,7 @@ public sealed class DemoWorld
     /// <param name="seed">The same seed and time give the same world.</param>
     /// <param name="now">The time it is told relative to.</param>
     /// <param name="days">How far back the record goes, days.</param>
+    /// <param name="numbers">The house numbers it is made up with; null for a record without openings and sheets.</param>
     /// <param name="graphs">How models open, by model; null for a record without openings.</param>
     public DemoWorld(
         FaultBook book,
@@ -67,9 +69,11 @@ public sealed class DemoWorld
         int seed,
         DateTimeOffset now,
         int days = TwoYears,
-        IReadOnlyDictionary<string, AccessGraph>? graphs = null
+        IReadOnlyDictionary<string, AccessGraph>? graphs = null,
+        DemoNumbers? numbers = null
     )
     {
+        Numbers = numbers;
         this.graphs = graphs ?? new Dictionary<string, AccessGraph>();
         this.days = days;
         this.book = book;
@@ -78,6 +82,8 @@ public sealed class DemoWorld
         chance = new Random(seed);
         Machines = [.. Enumerable.Range(0, MachineCount).Select(NewMachine)];
     }
+
+    internal DemoNumbers? Numbers { get; }
 
     /// <summary>The customers.</summary>
     public IReadOnlyList<DemoCustomer> Customers => Known;
@@ -109,6 +115,9 @@ public sealed class DemoWorld
         return found;
     }
 
+    /// <summary>A machine as the visits made up so far left it.</summary>
+    internal MachineCase StandOf(int machine) => stands.GetValueOrDefault(machine, MachineCase.New);
+
     internal AccessGraph? GraphOf(string model) => graphs.GetValueOrDefault(model);
 
     internal static (PersonId, string) Person(int number) => (new PersonId(number), People[number - 1].Name);
@@ -131,7 +140,7 @@ public sealed class DemoWorld
         var caseBook = BookFor(model.Id, complaint.Id);
         var at = Workday(now.AddDays(-daysAgo));
         var refilled = complaint.Id == "blank-channel";
-        var intake = new EntryBody.TakenIn(
+        var intake = new TakenIn(
             machine + 1,
             Machines[machine].Customer + 1,
             model.Id,
@@ -151,9 +160,15 @@ public sealed class DemoWorld
             at.AddDays(3),
             ""
         );
-        var script = new JobScript(caseBook, intake, 0, Person(1 + chance.Next(2)), at) { Graph = GraphOf(model.Id) };
+        var script = new JobScript(caseBook, intake, 0, Person(1 + chance.Next(2)), at)
+        {
+            Graph = GraphOf(model.Id),
+            Numbers = Numbers,
+            Machine = StandOf(machine),
+        };
         var facts = script.Case.Facts;
         PastVisit.Work(script, VirtualMachine.Drawn(caseBook, facts, chance), Known[Machines[machine].Customer].Name, chance);
+        stands[machine] = MachineCase.Of(script.Entries, script.Machine);
         return new DemoJob(machine, script.Entries);
     }
 

@@ -1,9 +1,11 @@
 using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
+using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 
 namespace SideBench.Core.Simulation;
@@ -23,16 +25,22 @@ public sealed class JobScript
     /// <param name="place">Bench place; 0 for none.</param>
     /// <param name="person">Who works on it.</param>
     /// <param name="at">When.</param>
-    public JobScript(CaseBook book, EntryBody.TakenIn intake, int place, (PersonId Id, string Name) person, DateTimeOffset at)
+    public JobScript(CaseBook book, TakenIn intake, int place, (PersonId Id, string Name) person, DateTimeOffset at)
     {
         this.book = book;
         this.person = person;
         At = at;
-        Add([intake, new EntryBody.PlaceSet(place)]);
+        Add([intake, new PlaceSet(place)]);
     }
 
     /// <summary>How its model opens; null when nothing is opened by a graph.</summary>
     public AccessGraph? Graph { get; init; }
+
+    /// <summary>The house numbers it is made up with; null when nothing is opened by a graph and no sheet is taken.</summary>
+    public DemoNumbers? Numbers { get; init; }
+
+    /// <summary>The machine as its earlier visits left it.</summary>
+    public MachineCase Machine { get; init; } = MachineCase.New;
 
     /// <summary>The time of the next line.</summary>
     public DateTimeOffset At { get; set; }
@@ -46,7 +54,7 @@ public sealed class JobScript
         get
         {
             if (known is null || known.State.Version != entries.Count)
-                known = new JobCase(book, JobFold.Of(entries), DateOnly.FromDateTime(At.UtcDateTime));
+                known = new JobCase(book, HouseCrafts.Fold(entries, Machine), DateOnly.FromDateTime(At.UtcDateTime));
             return known;
         }
     }
@@ -69,11 +77,14 @@ public sealed class JobScript
     /// <summary>Prints a nozzle sheet and puts it on the flatbed; its picture is taken when the demo is loaded.</summary>
     public JobScript Sheet(SheetPlan plan, NozzleTruth truth) =>
         Later(2)
-            .Add((IReadOnlyList<EntryBody>)[new EntryBody.SheetTaken(NewId(), plan.Layout.Id, "flatbed", null, truth.Lines(plan.Layout))]);
+            .Add(
+                (IReadOnlyList<EntryBody>)
+                    [new SheetTaken(NewId(), plan.Layout.Id, "flatbed", null, truth.Lines(plan.Layout, Numbers!.Pattern))]
+            );
 
     /// <summary>Clears the tray.</summary>
     public JobScript Clear() =>
-        Case.State.Tray.Count == 0 ? this : Add(BenchKeeping.Clear(Case.State, [.. Case.State.Tray.Select(i => i.Id)], Graph));
+        Case.State.Tray.Count == 0 ? this : Add(OpeningWork.Clear(Case.State, [.. Case.State.Tray.Select(i => i.Id)], Graph));
 
     /// <summary>Opens the machine to the parts of a station, when its model says how.</summary>
     public JobScript Open(string station) =>
@@ -86,11 +97,11 @@ public sealed class JobScript
     /// <param name="steps">At most so many.</param>
     public JobScript TakeOff(int steps)
     {
-        if (Graph is null)
+        if (Graph is null || Numbers is null)
             return this;
         foreach (
             var step in WayIn
-                .To(Graph, Case.State.Opening.Targets, book.Book.House.Handling, Case.State.Opening.DoneOn(Graph, Case.State.Tray))
+                .To(Graph, Case.State.Opening.Targets, Numbers.Handling, Case.State.Opening.DoneOn(Graph, Case.State.Tray))
                 .Steps.Take(steps)
         )
             Later(step.OutMin).Add(OpeningWork.TakeOff(Case, Graph, step.Id, null, NewId()));
@@ -117,7 +128,8 @@ public sealed class JobScript
         Add(BenchKeeping.StartClock(Case.State, kind, label, minutes, null, NewId()));
 
     /// <summary>Waits for parts or the customer.</summary>
-    public JobScript Wait(string waitsFor, string what, DateTimeOffset? until) => Add(BenchKeeping.Wait(Case.State, waitsFor, what, until));
+    public JobScript Wait(string waitsFor, string what, DateTimeOffset? until) =>
+        Add(BenchKeeping.Wait(Case.State, waitsFor, what, until, At));
 
     /// <summary>Writes a note.</summary>
     public JobScript Note(string text) => Add(BenchKeeping.Note(text));

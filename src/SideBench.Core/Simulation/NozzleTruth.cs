@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 
 namespace SideBench.Core.Simulation;
@@ -29,10 +30,10 @@ public sealed record NozzleTruth(IReadOnlyList<UnitTruth> Units)
         ]);
 
     /// <summary>As a sheet would be kept: a letter a nozzle.</summary>
-    public IReadOnlyList<UnitLine> Lines(SheetLayout layout) =>
+    public IReadOnlyList<UnitLine> Lines(SheetLayout layout, PatternModel model) =>
         [
             .. layout.Units.Select(
-                (u, at) => UnitLine.Tapped(u, new string([.. Enumerable.Range(0, u.Nozzles).Select(n => Letter(Units[at], n))]))
+                (u, at) => UnitLine.Tapped(u, new string([.. Enumerable.Range(0, u.Nozzles).Select(n => Letter(Units[at], n))]), model)
             ),
         ];
 

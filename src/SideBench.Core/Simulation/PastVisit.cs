@@ -26,7 +26,7 @@ public static class PastVisit
                 return;
             }
 
-            if (advice.Kind is AdviceKind.HandBack || script.Case.State.Minutes > 240)
+            if (advice.Kind is AdviceKind.HandBack || script.Case.State.Hands.Value > 240)
                 break;
             Take(script, machine, advice, chance);
         }

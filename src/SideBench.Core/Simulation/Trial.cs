@@ -1,6 +1,5 @@
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
-using SideBench.Core.StripDown;
+using SideBench.Core.Record;
 
 namespace SideBench.Core.Simulation;
 

@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 
 namespace SideBench.Core.Simulation;

@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 
 namespace SideBench.Core.StripDown;
@@ -22,7 +23,11 @@ public static class GraphRules
             problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/services/{service.Id}", "part", target));
         if (problems.Count == 0 && Circle(graph) is { } circle)
             problems.Add(
-                new Problem(ProblemCode.GraphCircle, $"{path}/parts/{circle[0].Id}/after", string.Join(" → ", circle.Select(p => p.Name)))
+                new Problem(
+                    StripDownProblem.GraphCircle,
+                    $"{path}/parts/{circle[0].Id}/after",
+                    string.Join(" → ", circle.Select(p => p.Name))
+                )
             );
         return problems;
     }
@@ -38,12 +43,12 @@ public static class GraphRules
         foreach (var _ in part.After.Where(line => line.Count == 0))
             problems.Add(new Problem(ProblemCode.Missing, $"{path}/after"));
         if (part.Fasteners.Count + part.Catches.Count + part.Cables.Count + part.Tubes.Count(t => t.Pulled) == 0 && part.Out.Length == 0)
-            problems.Add(new Problem(ProblemCode.PartFreedByNothing, path, part.Name));
+            problems.Add(new Problem(StripDownProblem.PartFreedByNothing, path, part.Name));
         foreach (var group in part.Fasteners)
         {
             if (group.At.Count != group.Count)
                 problems.Add(
-                    new Problem(ProblemCode.FastenerCount, $"{path}/fasteners/{group.Id}", group.Name, group.Count, group.At.Count)
+                    new Problem(StripDownProblem.FastenerCount, $"{path}/fasteners/{group.Id}", group.Name, group.Count, group.At.Count)
                 );
             if (!AccessGraph.Views.Contains(group.View))
                 problems.Add(
@@ -67,7 +72,7 @@ public static class GraphRules
         }
 
         foreach (var catches in part.Catches.Where(c => c.At.Count != c.Count))
-            problems.Add(new Problem(ProblemCode.FastenerCount, $"{path}/catches", catches.Name, catches.Count, catches.At.Count));
+            problems.Add(new Problem(StripDownProblem.FastenerCount, $"{path}/catches", catches.Name, catches.Count, catches.At.Count));
         foreach (var twice in Ids(part).GroupBy(id => id).Where(g => g.Count() > 1))
             problems.Add(new Problem(ProblemCode.PackDefinedTwice, path, "fastener group, cable or tube", twice.Key));
     }

@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Record;
 
 namespace SideBench.Core.StripDown;
 

@@ -1,6 +1,7 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 
 namespace SideBench.Core.StripDown;
 
@@ -45,30 +46,30 @@ public static class GuideRules
             if (step.Irreversible && !(word && photo))
                 problems.Add(
                     new Problem(
-                        ProblemCode.GuideUnsafe,
+                        StripDownProblem.GuideUnsafe,
                         place,
                         "it cannot be undone, and the customer's word and a photo do not come first"
                     )
                 );
             foreach (var label in step.Takes.Where(l => tray.RemoveAll(t => t.Label == l) == 0))
-                problems.Add(new Problem(ProblemCode.GuideUnsafe, place, $"it takes out “{label}”, which nothing put in"));
+                problems.Add(new Problem(StripDownProblem.GuideUnsafe, place, $"it takes out “{label}”, which nothing put in"));
             if (step.Kind == StepKind.Back && tray.Find(t => t.Change == "inside") is { } inside)
-                problems.Add(new Problem(ProblemCode.GuideUnsafe, place, $"“{inside.Label}” would be closed in"));
+                problems.Add(new Problem(StripDownProblem.GuideUnsafe, place, $"“{inside.Label}” would be closed in"));
             if (step.Kind == StepKind.Back)
                 tray.Clear();
             if (step.Kind == StepKind.Power)
-                problems.AddRange(Powered(step, open, tray).Select(why => new Problem(ProblemCode.GuideUnsafe, place, why)));
+                problems.AddRange(Powered(step, open, tray).Select(why => new Problem(StripDownProblem.GuideUnsafe, place, why)));
             if (step.Kind == StepKind.Move && tray.Find(t => Forbid("moving", t)) is { } loose)
-                problems.Add(new Problem(ProblemCode.GuideUnsafe, place, $"it is moved while “{loose.Label}” is {loose.Change}"));
+                problems.Add(new Problem(StripDownProblem.GuideUnsafe, place, $"it is moved while “{loose.Label}” is {loose.Change}"));
             tray.AddRange(step.Puts);
         }
 
         foreach (var window in guide.Windows.Where(w => ids.Count > 0 && steps.Any(s => s.Window == w.Id) && !ids.Contains(w.OpensAt)))
             problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/windows/{window.Id}", "step", window.OpensAt));
         foreach (var left in tray)
-            problems.Add(new Problem(ProblemCode.GuideUnsafe, path, $"“{left.Label}” is still {left.Change} at the end"));
+            problems.Add(new Problem(StripDownProblem.GuideUnsafe, path, $"“{left.Label}” is still {left.Change} at the end"));
         if (open)
-            problems.Add(new Problem(ProblemCode.GuideUnsafe, path, "the machine is still open at the end"));
+            problems.Add(new Problem(StripDownProblem.GuideUnsafe, path, "the machine is still open at the end"));
         return problems;
     }
 

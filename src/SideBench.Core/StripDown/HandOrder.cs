@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.StripDown;
 
 /// <summary>One thing for the hand, as its order sees it.</summary>

@@ -1,3 +1,6 @@
+using SideBench.Core.Machines;
+using SideBench.Core.Record;
+
 namespace SideBench.Core.StripDown;
 
 /// <summary>One thing the hand does to open a machine: a group of screws, a cable, a tube, or the part itself.</summary>

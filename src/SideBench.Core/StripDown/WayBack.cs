@@ -1,3 +1,6 @@
+using SideBench.Core.Machines;
+using SideBench.Core.Record;
+
 namespace SideBench.Core.StripDown;
 
 /// <summary>One thing of the way back.</summary>

@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.StripDown;
 
 /// <summary>The way to some parts: what comes off, in which order, with what, for how long.</summary>

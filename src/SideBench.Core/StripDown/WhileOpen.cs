@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.StripDown;
 
 /// <summary>When a service falls due on one machine, as far as its record tells.</summary>

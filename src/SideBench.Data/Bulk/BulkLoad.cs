@@ -1,7 +1,8 @@
 using Npgsql;
 using NpgsqlTypes;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Record;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.People;
@@ -42,6 +43,24 @@ public static class BulkLoad
                setval(pg_get_serial_sequence('jobs', 'job_id'), (SELECT max(job_id) FROM jobs)),
                setval('job_tags', (SELECT max(tag) FROM jobs))
         """;
+
+    // The same as the migration does for a database that was there before.
+    private const string TouchesSql = """
+        INSERT INTO touches (subject, version, entry_id)
+        SELECT 'machine:' || machine_id, row_number() OVER (PARTITION BY machine_id ORDER BY entry_id), entry_id
+        FROM entries
+        WHERE machine_id IS NOT NULL
+        """;
+
+    private const string SubjectsSql = """
+        INSERT INTO subjects (subject, version)
+        SELECT 'machine:' || m.machine_id, coalesce(max(t.version), 0)
+        FROM machines m
+        LEFT JOIN touches t ON t.subject = 'machine:' || m.machine_id
+        GROUP BY m.machine_id
+        """;
+
+    private const string WorldSql = "INSERT INTO worlds (world) VALUES ('demo')";
 
     /// <summary>Loads people, numbered from 1.</summary>
     public static async Task People(NpgsqlConnection to, IReadOnlyList<PersonRow> people, DateTimeOffset at, CancellationToken cancel)
@@ -91,7 +110,7 @@ public static class BulkLoad
             foreach (var job in jobs)
             {
                 var key = newKey();
-                var machine = ((EntryBody.TakenIn)job.Entries[0].Body).MachineId;
+                var machine = ((TakenIn)job.Entries[0].Body).MachineId;
                 foreach (var e in job.Entries)
                     await EntryRow(copy, job.Id, machine, e, key, cancel);
             }
@@ -100,7 +119,9 @@ public static class BulkLoad
         }
     }
 
-    /// <summary>Loads what is findable, and sets the counters for what comes after.</summary>
+    /// <summary>
+    /// Loads what is findable, numbers the lines of machines, marks the shop as made up, and sets the counters for what comes after.
+    /// </summary>
     public static async Task Finish(NpgsqlConnection to, IEnumerable<(Find Find, string Words, short Rank)> finds, CancellationToken cancel)
     {
         await using (var copy = await to.BeginBinaryImportAsync(FindsSql, cancel))
@@ -110,13 +131,16 @@ public static class BulkLoad
             await copy.CompleteAsync(cancel);
         }
 
-        await using var command = new NpgsqlCommand(SequencesSql, to);
-        await command.ExecuteNonQueryAsync(cancel);
+        foreach (var sql in new[] { SequencesSql, TouchesSql, SubjectsSql, WorldSql })
+        {
+            await using var command = new NpgsqlCommand(sql, to);
+            await command.ExecuteNonQueryAsync(cancel);
+        }
     }
 
     private static async Task JobRow(NpgsqlBinaryImporter copy, BulkJob job, CancellationToken cancel)
     {
-        var intake = (EntryBody.TakenIn)job.Entries[0].Body;
+        var intake = (TakenIn)job.Entries[0].Body;
         var now = job.Now;
         await Row(
             copy,
@@ -144,18 +168,7 @@ public static class BulkLoad
     private static async Task EntryRow(NpgsqlBinaryImporter copy, JobId job, long machine, Entry e, Guid key, CancellationToken cancel)
     {
         await copy.StartRowAsync(cancel);
-        foreach (
-            var value in new object[]
-            {
-                job.Value,
-                machine,
-                e.Version,
-                e.Person.Value,
-                e.PersonName,
-                e.At.Stored(),
-                EntrySentence.KindOf(e.Body),
-            }
-        )
+        foreach (var value in new object[] { job.Value, machine, e.Version, e.Person.Value, e.PersonName, e.At.Stored(), e.Body.Kind.Name })
             await copy.WriteAsync(value, cancel);
         await copy.WriteAsync(EntryCodec.Write(e.Body), NpgsqlDbType.Jsonb, cancel);
         await copy.WriteAsync(key, cancel);

@@ -3,6 +3,7 @@ using Npgsql;
 namespace SideBench.Data.Jobs;
 
 /// <summary>News of writes to jobs, from whichever server on this database made them.</summary>
+/// <param name="database">Connections that are not shared: a shared one would go on listening.</param>
 public sealed class JobNews(NpgsqlDataSource database)
 {
     private const string ListenSql = $"LISTEN {JobStore.Channel}";

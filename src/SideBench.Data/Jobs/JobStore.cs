@@ -1,16 +1,29 @@
 using Npgsql;
 using NpgsqlTypes;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
+using SideBench.Core.Record;
+using SideBench.Data.Machines;
 using SideBench.Data.Record;
 
 namespace SideBench.Data.Jobs;
 
 /// <summary>A job as it is read whole: its row and its lines.</summary>
-public sealed record LoadedJob(JobRow Row, IReadOnlyList<Entry> Entries);
+/// <param name="Row">Its row.</param>
+/// <param name="Entries">Its lines.</param>
+/// <param name="Machine">Its machine as all other lines have it: what the visits before left.</param>
+public sealed record LoadedJob(JobRow Row, IReadOnlyList<Entry> Entries, MachineCase Machine);
+
+/// <summary>A job that is held for a write.</summary>
+/// <param name="Job">The job; null when there is none of that number.</param>
+/// <param name="Earlier">An earlier write under the same key; null when there is none.</param>
+/// <param name="MachineVersion">Version of its machine, which is held too.</param>
+/// <param name="NewLines">Numbers for lines.</param>
+public sealed record HeldJob(LoadedJob? Job, EarlierWrite? Earlier, int MachineVersion, List<EntryId> NewLines);
 
 /// <summary>Jobs: the list's view of them, and their lines.</summary>
-public sealed class JobStore(NpgsqlDataSource database)
+public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, MachineLives lives)
 {
     /// <summary>The channel on which every server hears of writes.</summary>
     public const string Channel = "side_bench";
@@ -20,7 +33,8 @@ public sealed class JobStore(NpgsqlDataSource database)
 
     internal const string OneSql = """
         SELECT j.job_id, j.tag, j.machine_id, j.customer_id, j.model_id, m.serial, c.name, j.complaint, j.words, j.version,
-               j.place, j.standing, j.headline, j.clock_ends_at, j.promise_at, j.opened_at, j.closed_at, j.closed_how, j.handed_over_at
+               j.place, j.standing, j.headline, j.clock_ends_at, j.promise_at, j.opened_at, j.closed_at, j.closed_how, j.handed_over_at,
+               (SELECT version FROM subjects WHERE subject = 'machine:' || j.machine_id)
         FROM jobs j
         JOIN machines m ON m.machine_id = j.machine_id
         JOIN customers c ON c.customer_id = j.customer_id
@@ -33,6 +47,13 @@ public sealed class JobStore(NpgsqlDataSource database)
 
             FOR UPDATE OF j
             """;
+
+    private const string HoldMachineSql = """
+        SELECT version
+        FROM subjects
+        WHERE subject = (SELECT 'machine:' || machine_id FROM jobs WHERE job_id = $1)
+        FOR UPDATE
+        """;
 
     private const string OpenSql = """
         SELECT j.job_id, j.tag, j.machine_id, j.customer_id, j.model_id, m.serial, c.name, j.complaint, j.words, j.version,
@@ -93,23 +114,50 @@ public sealed class JobStore(NpgsqlDataSource database)
     /// <summary>A job with its lines, or null.</summary>
     public async Task<LoadedJob?> Load(JobId job, CancellationToken cancel)
     {
-        await using var connection = await database.OpenConnectionAsync(cancel);
-        await using var batch = new NpgsqlBatch(connection);
-        AddJobCommands(batch, OneSql, job);
-        await using var rows = await batch.ExecuteReaderAsync(cancel);
-        return await ReadJob(rows, cancel);
+        JobRow? row;
+        int machineVersion;
+        List<Entry> lines;
+        await using (var connection = await database.OpenConnectionAsync(cancel))
+        {
+            await using var batch = new NpgsqlBatch(connection);
+            Add(batch, OneSql, job);
+            Add(batch, EntryStore.OfJobSql, job);
+            await using var rows = await batch.ExecuteReaderAsync(cancel);
+            (row, machineVersion, lines) = await ReadJob(rows, cancel);
+        }
+
+        return row is null ? null : await With(row, lines, machineVersion, cancel);
     }
 
-    /// <summary>A job with its lines, held until the unit ends, and an earlier write under the same key.</summary>
-    public static async Task<(LoadedJob? Job, EarlierWrite? Earlier)> LoadForWrite(Unit unit, JobId job, Guid key, CancellationToken cancel)
+    /// <summary>
+    /// A job with its lines, held with its machine until the unit ends; an earlier write under the same key; numbers for lines.
+    /// </summary>
+    public async Task<HeldJob> Hold(Unit unit, JobId job, Guid key, int lines, CancellationToken cancel)
     {
-        await using var batch = unit.Batch();
-        AddJobCommands(batch, LockSql, job);
-        batch.BatchCommands.Add(EntryStore.FindWriteCommand(key));
-        await using var rows = await batch.ExecuteReaderAsync(cancel);
-        var loaded = await ReadJob(rows, cancel);
-        await rows.NextResultAsync(cancel);
-        return (loaded, await EntryStore.ReadWrite(rows, cancel));
+        JobRow? row;
+        List<Entry> known;
+        EarlierWrite? earlier;
+        var machineVersion = 0;
+        List<EntryId> numbers;
+        await using (var batch = unit.Batch())
+        {
+            Add(batch, LockSql, job);
+            Add(batch, EntryStore.OfJobSql, job);
+            Add(batch, HoldMachineSql, job);
+            batch.BatchCommands.Add(EntryStore.FindWriteCommand(key));
+            batch.BatchCommands.Add(SubjectStore.NewLinesCommand(lines));
+            await using var rows = await batch.ExecuteReaderAsync(cancel);
+            (row, _, known) = await ReadJob(rows, cancel);
+            await rows.NextResultAsync(cancel);
+            if (await rows.ReadAsync(cancel))
+                machineVersion = rows.GetInt32(0);
+            await rows.NextResultAsync(cancel);
+            earlier = await EntryStore.ReadWrite(rows, cancel);
+            await rows.NextResultAsync(cancel);
+            numbers = await SubjectStore.ReadLines(rows, cancel);
+        }
+
+        return new HeldJob(row is null ? null : await With(row, known, machineVersion, cancel), earlier, machineVersion, numbers);
     }
 
     /// <summary>Jobs whose machines are still here, by bench place, then by age.</summary>
@@ -149,20 +197,12 @@ public sealed class JobStore(NpgsqlDataSource database)
         return (new JobId(rows.GetInt64(0)), rows.GetInt32(1));
     }
 
-    /// <summary>Adds a job's row for lists.</summary>
-    public static async Task Insert(
-        Unit unit,
-        JobId id,
-        int tag,
-        EntryBody.TakenIn intake,
-        DateTimeOffset openedAt,
-        JobProjection now,
-        CancellationToken cancel
-    )
+    /// <summary>Adds a job's row for lists, and tells every server of it.</summary>
+    public static void Insert(Appending to, JobId id, int tag, TakenIn intake, DateTimeOffset openedAt, JobProjection now)
     {
-        await using var command = unit.Command(InsertSql);
-        command
-            .Parameters.With(id.Value)
+        var values = to.Add(InsertSql);
+        values
+            .With(id.Value)
             .With(tag)
             .With(intake.MachineId)
             .With(intake.CustomerId)
@@ -173,74 +213,56 @@ public sealed class JobStore(NpgsqlDataSource database)
             .With((short)now.Place)
             .With(now.Standing)
             .With(now.Headline);
-        AddTime(command.Parameters, now.ClockEndsAt);
-        AddTime(command.Parameters, now.PromiseAt);
-        command.Parameters.With(openedAt.Stored());
-        AddTime(command.Parameters, now.ClosedAt);
-        command.Parameters.WithNull(now.ClosedHow);
-        AddTime(command.Parameters, now.HandedOverAt);
-        await command.ExecuteNonQueryAsync(cancel);
+        AddTime(values, now.ClockEndsAt);
+        AddTime(values, now.PromiseAt);
+        values.With(openedAt.Stored());
+        AddTime(values, now.ClosedAt);
+        values.WithNull(now.ClosedHow);
+        AddTime(values, now.HandedOverAt);
+        Announce(to, id, now.Version);
     }
 
     /// <summary>Writes what lists show of a job, and tells every server.</summary>
-    public static async Task Project(Unit unit, JobId job, JobProjection now, CancellationToken cancel)
+    public static void Project(Appending to, JobId job, JobProjection now)
     {
-        await using var batch = unit.Batch();
-        var update = new NpgsqlBatchCommand(ProjectSql);
-        update.Parameters.With(job.Value).With(now.Version).With((short)now.Place).With(now.Standing).With(now.Headline);
-        AddTime(update.Parameters, now.ClockEndsAt);
-        AddTime(update.Parameters, now.PromiseAt);
-        AddTime(update.Parameters, now.ClosedAt);
-        update.Parameters.WithNull(now.ClosedHow);
-        AddTime(update.Parameters, now.HandedOverAt);
-        batch.BatchCommands.Add(update);
-        batch.BatchCommands.Add(Notify(job, now.Version));
-        await batch.ExecuteNonQueryAsync(cancel);
-    }
-
-    /// <summary>Tells every server of a new job.</summary>
-    public static async Task Announce(Unit unit, JobId job, int version, CancellationToken cancel)
-    {
-        await using var batch = unit.Batch();
-        batch.BatchCommands.Add(Notify(job, version));
-        await batch.ExecuteNonQueryAsync(cancel);
+        var values = to.Add(ProjectSql);
+        values.With(job.Value).With(now.Version).With((short)now.Place).With(now.Standing).With(now.Headline);
+        AddTime(values, now.ClockEndsAt);
+        AddTime(values, now.PromiseAt);
+        AddTime(values, now.ClosedAt);
+        values.WithNull(now.ClosedHow);
+        AddTime(values, now.HandedOverAt);
+        Announce(to, job, now.Version);
     }
 
     /// <summary>Tells every server that something changed that holds for the whole shop.</summary>
-    public static async Task AnnounceShop(Unit unit, CancellationToken cancel)
-    {
-        await using var command = unit.Command(NotifySql);
-        command.Parameters.With(Channel).With(ShopNews);
-        await command.ExecuteNonQueryAsync(cancel);
-    }
+    public static void AnnounceShop(Appending to) => to.Add(NotifySql).With(Channel).With(ShopNews);
 
-    private static NpgsqlBatchCommand Notify(JobId job, int version)
-    {
-        var command = new NpgsqlBatchCommand(NotifySql);
-        command.Parameters.With(Channel).With($"{job.Value}:{version}");
-        return command;
-    }
+    private static void Announce(Appending to, JobId job, int version) => to.Add(NotifySql).With(Channel).With($"{job.Value}:{version}");
 
     private static void AddTime(NpgsqlParameterCollection parameters, DateTimeOffset? time) =>
         parameters.WithNull(time?.Stored(), NpgsqlDbType.TimestampTz);
 
-    private static void AddJobCommands(NpgsqlBatch batch, string jobSql, JobId job)
+    private static void Add(NpgsqlBatch batch, string sql, JobId job)
     {
-        foreach (var sql in new[] { jobSql, EntryStore.OfJobSql })
-        {
-            var command = new NpgsqlBatchCommand(sql);
-            command.Parameters.With(job.Value);
-            batch.BatchCommands.Add(command);
-        }
+        var command = new NpgsqlBatchCommand(sql);
+        command.Parameters.With(job.Value);
+        batch.BatchCommands.Add(command);
     }
 
-    private static async Task<LoadedJob?> ReadJob(NpgsqlDataReader rows, CancellationToken cancel)
+    private async Task<LoadedJob> With(JobRow row, List<Entry> lines, int machineVersion, CancellationToken cancel) =>
+        new(row, lines, await lives.Before(row.Machine, row.Id, machineVersion - row.Version, cancel));
+
+    private async Task<(JobRow? Row, int MachineVersion, List<Entry> Lines)> ReadJob(NpgsqlDataReader rows, CancellationToken cancel)
     {
-        var row = await rows.ReadAsync(cancel) ? ReadRow(rows) : null;
+        var (row, version) = await rows.ReadAsync(cancel)
+            ? (ReadRow(rows), rows.IsDBNull(MachineVersionAt) ? 0 : rows.GetInt32(MachineVersionAt))
+            : (null, 0);
         await rows.NextResultAsync(cancel);
-        var entries = await EntryStore.ReadAll(rows, cancel);
-        return row is null ? null : new LoadedJob(row, entries);
+        return (row, version, await entries.ReadAll(rows, cancel));
     }
+
+    private const int MachineVersionAt = 19;
 
     private static async Task<IReadOnlyList<JobRow>> ReadRows(NpgsqlDataReader rows, CancellationToken cancel)
     {

@@ -54,9 +54,17 @@ public sealed class MachineStore(NpgsqlDataSource database)
         """;
 
     private const string AddMachineSql = """
-        INSERT INTO machines (model_id, serial, customer_id)
-        VALUES ($1, $2, $3)
-        RETURNING machine_id
+        WITH added AS (
+            INSERT INTO machines (model_id, serial, customer_id)
+            VALUES ($1, $2, $3)
+            RETURNING machine_id
+        ), begun AS (
+            INSERT INTO subjects (subject, version)
+            SELECT 'machine:' || machine_id, 0
+            FROM added
+        )
+        SELECT machine_id
+        FROM added
         """;
 
     /// <summary>A machine, or null.</summary>

@@ -1,70 +1,51 @@
+using System.Buffers;
+using System.Text;
 using System.Text.Json;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Record;
 
 namespace SideBench.Data.Record;
 
-/// <summary>Lines of the record as JSON: the kind names the shape. Shapes only grow, so old lines stay readable.</summary>
-public static class EntryCodec
+/// <summary>
+/// Lines of the record as JSON: every kind reads and writes its own stored form. Forms only grow, so old lines stay readable.
+/// </summary>
+/// <param name="crafts">The crafts whose kinds are known.</param>
+public sealed class EntryCodec(Crafts crafts)
 {
-    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
-    {
-        Converters = { new System.Text.Json.Serialization.JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower) },
-        IncludeFields = true,
-    };
-
-    private static readonly IReadOnlyDictionary<string, Type> Types = new Dictionary<string, Type>
-    {
-        ["customer-registered"] = typeof(EntryBody.CustomerRegistered),
-        ["machine-registered"] = typeof(EntryBody.MachineRegistered),
-        ["taken-in"] = typeof(EntryBody.TakenIn),
-        ["answered"] = typeof(EntryBody.Answered),
-        ["mended"] = typeof(EntryBody.Mended),
-        ["corrected"] = typeof(EntryBody.Corrected),
-        ["tray-put"] = typeof(EntryBody.TrayPutBy),
-        ["tray-cleared"] = typeof(EntryBody.TrayCleared),
-        ["clock-started"] = typeof(EntryBody.ClockStarted),
-        ["clock-stopped"] = typeof(EntryBody.ClockStopped),
-        ["wait-set"] = typeof(EntryBody.WaitSet),
-        ["place-set"] = typeof(EntryBody.PlaceSet),
-        ["noted"] = typeof(EntryBody.Noted),
-        ["consented"] = typeof(EntryBody.Consented),
-        ["gate-overridden"] = typeof(EntryBody.GateOverridden),
-        ["closed"] = typeof(EntryBody.Closed),
-        ["handed-over"] = typeof(EntryBody.HandedOver),
-        ["thread-opened"] = typeof(EntryBody.ThreadOpened),
-        ["thread-closed"] = typeof(EntryBody.ThreadClosed),
-        ["judged"] = typeof(EntryBody.Judged),
-        ["school-chosen"] = typeof(EntryBody.SchoolChosen),
-        ["part-told"] = typeof(EntryBody.PartTold),
-        ["book-edited"] = typeof(EntryBody.BookEdited),
-        ["sheet-taken"] = typeof(EntryBody.SheetTaken),
-        ["sheet-corrected"] = typeof(EntryBody.SheetCorrected),
-        ["aimed"] = typeof(EntryBody.Aimed),
-        ["taken-off"] = typeof(EntryBody.TakenOff),
-        ["would-not"] = typeof(EntryBody.WouldNot),
-        ["put-back"] = typeof(EntryBody.PutBack),
-        ["piece-lost"] = typeof(EntryBody.PieceLost),
-        ["piece-replaced"] = typeof(EntryBody.PieceReplaced),
-        ["left-off"] = typeof(EntryBody.LeftOff),
-        ["part-renewed"] = typeof(EntryBody.PartRenewed),
-        ["photo-taken"] = typeof(EntryBody.PhotoTaken),
-        ["guide-begun"] = typeof(EntryBody.GuideBegun),
-        ["guide-ticked"] = typeof(EntryBody.GuideTicked),
-        ["guide-renewed"] = typeof(EntryBody.GuideRenewed),
-        ["guide-ended"] = typeof(EntryBody.GuideEnded),
-    };
-
     /// <summary>Every kind that can be read back.</summary>
-    public static IEnumerable<string> Kinds => Types.Keys;
+    public IReadOnlyCollection<string> Kinds => crafts.Kinds;
 
     /// <summary>The line as JSON.</summary>
-    public static string Write(EntryBody body) => JsonSerializer.Serialize(body, body.GetType(), Options);
+    public static string Write(EntryBody body)
+    {
+        if (body is Unreadable unreadable)
+            return unreadable.Raw;
+        var bytes = new ArrayBufferWriter<byte>(512);
+        using (var json = new Utf8JsonWriter(bytes))
+        {
+            json.WriteStartObject();
+            body.Store(new JsonFieldWriter(json));
+            json.WriteEndObject();
+        }
 
-    /// <summary>The line from JSON.</summary>
+        return Encoding.UTF8.GetString(bytes.WrittenSpan);
+    }
+
+    /// <summary>The line from JSON. One that cannot be read is given as such, so that it hides nothing else.</summary>
     /// <param name="kind">Its kind, as stored.</param>
     /// <param name="json">Its body, as stored.</param>
-    public static EntryBody Read(string kind, string json) =>
-        Types.TryGetValue(kind, out var type)
-            ? (EntryBody)JsonSerializer.Deserialize(json, type, Options)!
-            : throw new InvalidOperationException($"the record holds a line of a kind this version does not know: {kind}");
+    public EntryBody Read(string kind, string json)
+    {
+        if (crafts.Kind(kind) is not { } known)
+            return new Unreadable(kind, json, "this version knows no such kind");
+        try
+        {
+            using var document = JsonDocument.Parse(json);
+            return known.Read(new JsonFieldReader(document.RootElement));
+        }
+        catch (Exception e) when (e is FormatException or JsonException or InvalidOperationException or OverflowException)
+        {
+            return new Unreadable(kind, json, e.Message);
+        }
+    }
 }

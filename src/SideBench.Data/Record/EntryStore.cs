@@ -1,23 +1,12 @@
 using Npgsql;
 using NpgsqlTypes;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Record;
 
 namespace SideBench.Data.Record;
 
-/// <summary>Who writes, when, and under which key.</summary>
-/// <param name="Key">The write's key: the same key again is the same write.</param>
-/// <param name="Fingerprint">What was asked for, so that a key is never used for another thing.</param>
-/// <param name="Person">Who.</param>
-/// <param name="PersonName">Their name now.</param>
-/// <param name="At">When, UTC.</param>
-public sealed record Write(Guid Key, string Fingerprint, PersonId Person, string PersonName, DateTimeOffset At);
-
-/// <summary>An earlier write under the same key.</summary>
-public sealed record EarlierWrite(string Fingerprint, JobId? Job, MachineId? Machine);
-
 /// <summary>The record: lines are added and read, never changed.</summary>
-public sealed class EntryStore(NpgsqlDataSource database)
+public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
 {
     internal const string OfJobSql = """
         SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
@@ -37,23 +26,17 @@ public sealed class EntryStore(NpgsqlDataSource database)
 
     private const string SheetsOfMachineSql = """
         SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
-        FROM entries e
+        FROM standing_entries
         WHERE machine_id = $1
           AND kind IN ('sheet-taken', 'sheet-corrected')
-          AND NOT EXISTS (
-            SELECT FROM entries c
-            WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
         ORDER BY entry_id
         """;
 
     private const string OfMachineKindsSql = """
         SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
-        FROM entries e
+        FROM standing_entries
         WHERE machine_id = $1
           AND kind = ANY ($2)
-          AND NOT EXISTS (
-            SELECT FROM entries c
-            WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
         ORDER BY entry_id
         """;
 
@@ -67,11 +50,27 @@ public sealed class EntryStore(NpgsqlDataSource database)
 
     private const string LastWorkSql = """
         SELECT body ->> 'repair'
-        FROM entries
+        FROM standing_entries
         WHERE machine_id = $1
           AND kind = 'mended'
         ORDER BY entry_id DESC
         LIMIT 1
+        """;
+
+    private const string EarlierSql = """
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        FROM standing_entries
+        WHERE machine_id = $1
+          AND job_id IS DISTINCT FROM $2
+        ORDER BY entry_id
+        """;
+
+    private const string OfSubjectSql = """
+        SELECT e.entry_id, e.job_id, t.version, e.person_id, e.person_name, e.written_at, e.kind, e.body
+        FROM touches t
+        JOIN entries e ON e.entry_id = t.entry_id
+        WHERE t.subject = $1
+        ORDER BY t.version
         """;
 
     private const string AllSql = """
@@ -84,17 +83,6 @@ public sealed class EntryStore(NpgsqlDataSource database)
         SELECT fingerprint, job_id, machine_id
         FROM writes
         WHERE write_key = $1
-        """;
-
-    private const string AddWriteSql = """
-        INSERT INTO writes (write_key, fingerprint, job_id, machine_id, written_at)
-        VALUES ($1, $2, $3, $4, $5)
-        """;
-
-    private const string AddSql = """
-        INSERT INTO entries (job_id, machine_id, version, person_id, person_name, written_at, kind, body, write_key)
-        VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)
-        RETURNING entry_id
         """;
 
     /// <summary>Lines of one machine, newest first.</summary>
@@ -125,6 +113,29 @@ public sealed class EntryStore(NpgsqlDataSource database)
     {
         await using var command = database.CreateCommand(OfMachineKindsSql);
         command.Parameters.With(machine.Value).With(kinds.ToArray());
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        return await ReadAll(rows, cancel);
+    }
+
+    /// <summary>Lines of a machine's life outside one job, oldest first; what was taken back is left out.</summary>
+    /// <param name="machine">The machine.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<Entry>> EarlierOf(MachineId machine, JobId job, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(EarlierSql);
+        command.Parameters.With(machine.Value).With(job.Value);
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        return await ReadAll(rows, cancel);
+    }
+
+    /// <summary>All lines of a machine, store, item or the shop, each with its version on that subject, oldest first.</summary>
+    /// <param name="subject">What they are about.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<Entry>> Of(Subject subject, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(OfSubjectSql);
+        command.Parameters.With(subject.ToString());
         await using var rows = await command.ExecuteReaderAsync(cancel);
         return await ReadAll(rows, cancel);
     }
@@ -163,30 +174,6 @@ public sealed class EntryStore(NpgsqlDataSource database)
         return await ReadWrite(rows, cancel);
     }
 
-    /// <summary>Adds a write and its lines.</summary>
-    /// <returns>The numbers of the lines, in order.</returns>
-    public static async Task<IReadOnlyList<EntryId>> Add(
-        Unit unit,
-        Write write,
-        JobId? job,
-        MachineId? machine,
-        int firstVersion,
-        IReadOnlyList<EntryBody> lines,
-        CancellationToken cancel
-    )
-    {
-        await using var batch = unit.Batch();
-        batch.BatchCommands.Add(WriteCommand(write, job, machine));
-        for (var i = 0; i < lines.Count; i++)
-            batch.BatchCommands.Add(LineCommand(write, job, machine, firstVersion + i, lines[i]));
-        await using var rows = await batch.ExecuteReaderAsync(cancel);
-        var ids = new List<EntryId>();
-        do while (await rows.ReadAsync(cancel))
-            ids.Add(new EntryId(rows.GetInt64(0)));
-        while (await rows.NextResultAsync(cancel));
-        return ids;
-    }
-
     internal static NpgsqlBatchCommand FindWriteCommand(Guid key)
     {
         var command = new NpgsqlBatchCommand(FindWriteSql);
@@ -203,7 +190,7 @@ public sealed class EntryStore(NpgsqlDataSource database)
             )
             : null;
 
-    internal static async Task<List<Entry>> ReadAll(NpgsqlDataReader rows, CancellationToken cancel)
+    internal async Task<List<Entry>> ReadAll(NpgsqlDataReader rows, CancellationToken cancel)
     {
         var entries = new List<Entry>();
         while (await rows.ReadAsync(cancel))
@@ -211,35 +198,7 @@ public sealed class EntryStore(NpgsqlDataSource database)
         return entries;
     }
 
-    private static NpgsqlBatchCommand WriteCommand(Write write, JobId? job, MachineId? machine)
-    {
-        var command = new NpgsqlBatchCommand(AddWriteSql);
-        command
-            .Parameters.With(write.Key)
-            .With(write.Fingerprint)
-            .WithNull(job?.Value, NpgsqlDbType.Bigint)
-            .WithNull(machine?.Value, NpgsqlDbType.Bigint)
-            .With(write.At.Stored());
-        return command;
-    }
-
-    private static NpgsqlBatchCommand LineCommand(Write write, JobId? job, MachineId? machine, int version, EntryBody body)
-    {
-        var command = new NpgsqlBatchCommand(AddSql);
-        command
-            .Parameters.WithNull(job?.Value, NpgsqlDbType.Bigint)
-            .WithNull(machine?.Value, NpgsqlDbType.Bigint)
-            .With(version)
-            .With(write.Person.Value)
-            .With(write.PersonName)
-            .With(write.At.Stored())
-            .With(EntrySentence.KindOf(body))
-            .WithJson(EntryCodec.Write(body))
-            .With(write.Key);
-        return command;
-    }
-
-    private static Entry ReadRow(NpgsqlDataReader row) =>
+    private Entry ReadRow(NpgsqlDataReader row) =>
         new(
             new EntryId(row.GetInt64(0)),
             row.IsDBNull(1) ? null : new JobId(row.GetInt64(1)),
@@ -247,6 +206,6 @@ public sealed class EntryStore(NpgsqlDataSource database)
             new PersonId(row.GetInt64(3)),
             row.GetString(4),
             row.GetFieldValue<DateTimeOffset>(5),
-            EntryCodec.Read(row.GetString(6), row.GetString(7))
+            codec.Read(row.GetString(6), row.GetString(7))
         );
 }

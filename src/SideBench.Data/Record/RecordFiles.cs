@@ -1,7 +1,7 @@
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using SideBench.Core.Logbook;
+using SideBench.Core.Record;
 
 namespace SideBench.Data.Record;
 
@@ -31,8 +31,8 @@ public static class RecordFiles
             entry.Version,
             entry.At.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.ffffff'Z'"),
             Field(entry.PersonName),
-            EntrySentence.KindOf(entry.Body),
-            Field(EntrySentence.Of(entry.Body)),
+            entry.Body.Kind.Name,
+            Field(entry.Body.Says),
             Field(EntryCodec.Write(entry.Body))
         );
 
@@ -53,8 +53,8 @@ public static class RecordFiles
             ["version"] = entry.Version,
             ["writtenAt"] = entry.At.UtcDateTime,
             ["person"] = entry.PersonName,
-            ["kind"] = EntrySentence.KindOf(entry.Body),
-            ["says"] = EntrySentence.Of(entry.Body),
+            ["kind"] = entry.Body.Kind.Name,
+            ["says"] = entry.Body.Says,
             ["body"] = JsonNode.Parse(EntryCodec.Write(entry.Body)),
         };
 

@@ -1,5 +1,6 @@
 using Npgsql;
-using NpgsqlTypes;
+using SideBench.Core.Outcomes;
+using SideBench.Data.Record;
 
 namespace SideBench.Data.Search;
 
@@ -26,8 +27,9 @@ public sealed class FindStore(NpgsqlDataSource database)
     private const string ShortSql = """
         SELECT kind, ref_id, title, detail
         FROM finds
-        WHERE haystack LIKE $1
-        ORDER BY haystack
+        WHERE haystack ~>=~ $1
+          AND haystack ~<~ $2
+        ORDER BY haystack USING ~<~
         LIMIT 12
         """;
 
@@ -46,11 +48,13 @@ public sealed class FindStore(NpgsqlDataSource database)
     public async Task<IReadOnlyList<Find>> Search(string text, CancellationToken cancel)
     {
         var typed = text.Trim().ToLowerInvariant();
-        if (typed.Length == 0)
+        if (typed.Length == 0 || !Guard.IsKeepable(typed))
             return [];
-        var pattern = typed.Replace(@"\", @"\\").Replace("%", @"\%").Replace("_", @"\_");
         await using var command = database.CreateCommand(typed.Length < 3 ? ShortSql : LongSql);
-        command.Parameters.With(typed.Length < 3 ? pattern + "%" : "%" + pattern + "%");
+        if (typed.Length < 3)
+            command.Parameters.With(typed).With(After(typed));
+        else
+            command.Parameters.With("%" + typed.Replace(@"\", @"\\").Replace("%", @"\%").Replace("_", @"\_") + "%");
         await using var rows = await command.ExecuteReaderAsync(cancel);
         var finds = new List<Find>();
         while (await rows.ReadAsync(cancel))
@@ -59,14 +63,13 @@ public sealed class FindStore(NpgsqlDataSource database)
     }
 
     /// <summary>Makes a thing findable, or changes how it is found.</summary>
+    /// <param name="to">The write it goes with.</param>
     /// <param name="find">The thing.</param>
     /// <param name="words">Everything it is found by, most telling first.</param>
     /// <param name="rank">Lower comes first.</param>
-    public static async Task Put(Unit unit, Find find, string words, short rank, CancellationToken cancel)
-    {
-        await using var command = unit.Command(PutSql);
-        command.Parameters.With(find.Kind).With(find.Id).With(find.Title).With(find.Detail).With(words.ToLowerInvariant());
-        command.Parameters.Add(new NpgsqlParameter<short> { TypedValue = rank, NpgsqlDbType = NpgsqlDbType.Smallint });
-        await command.ExecuteNonQueryAsync(cancel);
-    }
+    public static void Put(Appending to, Find find, string words, short rank) =>
+        to.Add(PutSql).With(find.Kind).With(find.Id).With(find.Title).With(find.Detail).With(words.ToLowerInvariant()).With(rank);
+
+    // A text that sorts behind every text that begins so: the last sign there is comes after it.
+    private static string After(string start) => start + "\U0010FFFF";
 }

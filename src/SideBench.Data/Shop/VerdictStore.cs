@@ -1,6 +1,7 @@
 using Npgsql;
+using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Record;
 using SideBench.Data.Record;
 
 namespace SideBench.Data.Shop;
@@ -9,12 +10,12 @@ namespace SideBench.Data.Shop;
 public sealed record VerdictCount(string Model, string Complaint, string Ink, string Cause, int Jobs);
 
 /// <summary>What proved threads turned out to be.</summary>
-public sealed class VerdictStore(NpgsqlDataSource database)
+public sealed class VerdictStore(NpgsqlDataSource database, EntryCodec codec)
 {
     private const string CountsSql = """
-        SELECT model_id, complaint, ink, cause, count(*)::integer
-        FROM verdicts
-        GROUP BY model_id, complaint, ink, cause
+        SELECT model_id, complaint, ink, cause, jobs
+        FROM verdict_counts
+        WHERE jobs > 0
         """;
 
     private const string LatestSql = """
@@ -29,19 +30,41 @@ public sealed class VerdictStore(NpgsqlDataSource database)
         VALUES ($1, $2, $3, $4, $5, $6, $7)
         """;
 
+    private const string CountSql = """
+        INSERT INTO verdict_counts (model_id, complaint, ink, cause, jobs)
+        VALUES ($1, $2, $3, $4, 1)
+        ON CONFLICT ON CONSTRAINT verdict_counts_pkey DO UPDATE
+        SET jobs = verdict_counts.jobs + 1
+        """;
+
     private const string RemoveSql = """
-        DELETE FROM verdicts
-        WHERE entry_id = ANY ($1)
+        WITH gone AS (
+            DELETE FROM verdicts
+            WHERE entry_id = ANY ($1)
+            RETURNING model_id, complaint, ink, cause
+        )
+        UPDATE verdict_counts c
+        SET jobs = c.jobs - g.times
+        FROM (
+            SELECT model_id, complaint, ink, cause, count(*)::integer AS times
+            FROM gone
+            GROUP BY model_id, complaint, ink, cause
+        ) g
+        WHERE (c.model_id, c.complaint, c.ink, c.cause) = (g.model_id, g.complaint, g.ink, g.cause)
         """;
 
     private const string FillSql = """
         INSERT INTO verdicts (entry_id, job_id, model_id, complaint, ink, cause, body)
         SELECT e.entry_id, e.job_id, e.body ->> 'modelId', e.body ->> 'complaint', e.body ->> 'ink', e.body ->> 'cause', e.body
-        FROM entries e
+        FROM standing_entries e
         WHERE e.kind = 'judged'
-          AND NOT EXISTS (
-            SELECT FROM entries c
-            WHERE c.job_id = e.job_id AND c.kind = 'corrected' AND (c.body ->> 'target')::bigint = e.entry_id)
+        """;
+
+    private const string FillCountsSql = """
+        INSERT INTO verdict_counts (model_id, complaint, ink, cause, jobs)
+        SELECT model_id, complaint, ink, cause, count(*)
+        FROM verdicts
+        GROUP BY model_id, complaint, ink, cause
         """;
 
     /// <summary>All counts.</summary>
@@ -57,51 +80,53 @@ public sealed class VerdictStore(NpgsqlDataSource database)
 
     /// <summary>The latest verdicts, with the odds and tests they were reached by.</summary>
     /// <param name="most">At most so many.</param>
-    public async Task<IReadOnlyList<EntryBody.Judged>> Latest(int most, CancellationToken cancel)
+    public async Task<IReadOnlyList<Judged>> Latest(int most, CancellationToken cancel)
     {
         await using var command = database.CreateCommand(LatestSql);
         command.Parameters.With(most);
         await using var rows = await command.ExecuteReaderAsync(cancel);
-        var judged = new List<EntryBody.Judged>();
+        var judged = new List<Judged>();
         while (await rows.ReadAsync(cancel))
-            judged.Add((EntryBody.Judged)EntryCodec.Read("judged", rows.GetString(0)));
+            judged.Add((Judged)codec.Read("judged", rows.GetString(0)));
         return judged;
     }
 
-    /// <summary>Follows lines that were just added: verdicts come in, and those that were taken back go.</summary>
-    /// <returns>Whether anything changed.</returns>
-    public static async Task<bool> Follow(Unit unit, JobId job, IReadOnlyList<Entry> added, CancellationToken cancel)
+    /// <summary>Follows lines that are being added: verdicts come in, and those that are taken back go.</summary>
+    /// <param name="to">The write.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="known">Its lines before.</param>
+    /// <param name="added">The lines that are added.</param>
+    /// <returns>Whether anything changes that holds for the whole shop.</returns>
+    public static bool Follow(Appending to, JobId job, IReadOnlyList<Entry> known, IReadOnlyList<Entry> added)
     {
-        var judged = added.Where(e => e.Body is EntryBody.Judged).ToList();
-        long[] takenBack = [.. added.Select(e => e.Body).OfType<EntryBody.Corrected>().Select(c => c.Target)];
-        if (judged.Count == 0 && takenBack.Length == 0)
-            return false;
-        await using var batch = unit.Batch();
-        foreach (var entry in judged)
+        var targets = TakenBack.In(added);
+        long[] gone = [.. known.Where(e => e.Body is Judged && targets.Contains(e.Id.Value)).Select(e => e.Id.Value)];
+        if (gone.Length > 0)
+            to.Add(RemoveSql).With(gone);
+        foreach (var entry in added.Where(e => e.Body is Judged))
         {
-            var body = (EntryBody.Judged)entry.Body;
-            var command = new NpgsqlBatchCommand(AddSql);
-            command
-                .Parameters.With(entry.Id.Value)
+            var body = (Judged)entry.Body;
+            to.Add(AddSql)
+                .With(entry.Id.Value)
                 .With(job.Value)
                 .With(body.ModelId)
                 .With(body.Complaint)
                 .With(body.Ink)
                 .With(body.Cause)
                 .WithJson(EntryCodec.Write(body));
-            batch.BatchCommands.Add(command);
+            to.Add(CountSql).With(body.ModelId).With(body.Complaint).With(body.Ink).With(body.Cause);
         }
 
-        var remove = new NpgsqlBatchCommand(RemoveSql);
-        remove.Parameters.Add(new NpgsqlParameter<long[]> { TypedValue = takenBack });
-        batch.BatchCommands.Add(remove);
-        return await batch.ExecuteNonQueryAsync(cancel) > 0;
+        return gone.Length > 0 || added.Any(e => e.Body is Judged);
     }
 
     /// <summary>Fills the projection from the record, after a bulk load.</summary>
     public static async Task Fill(NpgsqlConnection to, CancellationToken cancel)
     {
-        await using var command = new NpgsqlCommand(FillSql, to);
-        await command.ExecuteNonQueryAsync(cancel);
+        foreach (var sql in new[] { FillSql, FillCountsSql })
+        {
+            await using var command = new NpgsqlCommand(sql, to);
+            await command.ExecuteNonQueryAsync(cancel);
+        }
     }
 }

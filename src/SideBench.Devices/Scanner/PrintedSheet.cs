@@ -1,4 +1,4 @@
-using SideBench.Core.Nozzles;
+using SideBench.Core.Machines;
 using SideBench.Core.Simulation;
 
 namespace SideBench.Devices.Scanner;

@@ -1,6 +1,8 @@
 using Npgsql;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
+using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation;
 using SideBench.Data.Bulk;
 using SideBench.Data.Machines;
@@ -10,8 +12,9 @@ using SideBench.Data.Record;
 using SideBench.Data.Search;
 using SideBench.Data.Shop;
 using SideBench.Web.Features.Accounts;
-using SideBench.Web.Features.Jobs;
+using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Hosting;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Demo;
 
@@ -36,7 +39,15 @@ public static class DemoLoad
         var books = services.GetRequiredService<BenchBooks>();
         if (await people.Any(cancel))
             return;
-        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, Seed, books.Now, days, books.Shop.Graphs);
+        var world = new DemoWorld(
+            books.Shop.Book,
+            books.Shop.Models.Values,
+            Seed,
+            books.Now,
+            days,
+            books.Shop.Graphs,
+            new DemoNumbers(books.Shop.Numbers.Of<Handling>(), books.Shop.Numbers.Of<SheetNumbers>().Pattern)
+        );
         var pictures = new DemoPictures(books.Shop, services.GetRequiredService<PictureStore>());
         List<DemoJob> jobs = [.. world.Past()];
         foreach (var job in world.Present())
@@ -50,8 +61,9 @@ public static class DemoLoad
         await using var connection = await services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(cancel);
         await using var transaction = await connection.BeginTransactionAsync(cancel);
         await BulkLoad.People(connection, persons, books.Now, cancel);
-        await Load(connection, world, jobs, books, services.GetRequiredService<JobDesk>(), cancel);
+        await Load(connection, world, jobs, books, cancel);
         await transaction.CommitAsync(cancel);
+        services.GetRequiredService<StandIns>().Forget();
         await books.Load(services.GetRequiredService<EntryStore>(), services.GetRequiredService<VerdictStore>(), cancel);
     }
 
@@ -60,14 +72,13 @@ public static class DemoLoad
         DemoWorld world,
         List<DemoJob> jobs,
         BenchBooks books,
-        JobDesk desk,
         CancellationToken cancel
     )
     {
         List<CustomerRow> customers = [.. world.Customers.Select((c, i) => new CustomerRow(new CustomerId(i + 1), c.Name, c.Contact))];
         List<MachineRow> machines = [.. world.Machines.Select((m, i) => Machine(m, i, customers))];
         var firstTag = Math.Max(1, LastTag + 1 - jobs.Count);
-        List<BulkJob> bulk = [.. jobs.Select((j, i) => Bulk(j, i, firstTag, books, desk))];
+        List<BulkJob> bulk = [.. jobs.Select((j, i) => Bulk(j, i, firstTag, books))];
         await BulkLoad.Machines(connection, customers, machines, cancel);
         await BulkLoad.Jobs(connection, bulk, Guid.NewGuid, cancel);
         await VerdictStore.Fill(connection, cancel);
@@ -80,9 +91,9 @@ public static class DemoLoad
         return new MachineRow(new MachineId(index + 1), machine.Model.Id, machine.Serial, customer.Id, customer.Name, customer.Contact);
     }
 
-    private static BulkJob Bulk(DemoJob job, int index, int firstTag, BenchBooks books, JobDesk desk)
+    private static BulkJob Bulk(DemoJob job, int index, int firstTag, BenchBooks books)
     {
-        var projection = desk.Projection(books.Case(job.Entries).Value, books.Now);
+        var projection = JobProjections.Of(books.NewCase(MachineCase.New, job.Entries).Value, books, books.Now);
         var end = job.Entries[^1].At;
         if (projection.ClosedAt is not null)
             projection = projection with { ClosedAt = end };
@@ -108,7 +119,7 @@ public static class DemoLoad
 
         foreach (var job in jobs)
         {
-            var intake = (EntryBody.TakenIn)job.Entries[0].Body;
+            var intake = (TakenIn)job.Entries[0].Body;
             var machine = machines[(int)intake.MachineId - 1];
             var name = books.Shop.Models[machine.ModelId].FullName;
             yield return (

@@ -1,5 +1,5 @@
-using SideBench.Core.Logbook;
 using SideBench.Core.Nozzles;
+using SideBench.Core.Record;
 using SideBench.Core.Simulation;
 using SideBench.Data.Pictures;
 using SideBench.Devices.Pictures;
@@ -16,16 +16,16 @@ internal sealed class DemoPictures(Shop shop, PictureStore pictures)
     {
         var entries = new List<Entry>();
         foreach (var entry in job.Entries)
-            entries.Add(entry.Body is EntryBody.SheetTaken sheet ? entry with { Body = await Read(sheet, entry, cancel) } : entry);
+            entries.Add(entry.Body is SheetTaken sheet ? entry with { Body = await Read(sheet, entry, cancel) } : entry);
         return job with { Entries = entries };
     }
 
-    private async Task<EntryBody.SheetTaken> Read(EntryBody.SheetTaken sheet, Entry entry, CancellationToken cancel)
+    private async Task<SheetTaken> Read(SheetTaken sheet, Entry entry, CancellationToken cancel)
     {
         var layout = shop.Layouts[sheet.Layout];
         var bytes = new ScannerStandIn(photo: false).Take(new PrintedSheet(layout, NozzleTruth.Of(sheet.Units), entry.Version)).Value;
         var image = PictureCodec.Read(bytes).Value;
-        var reading = SheetReader.Read(image, layout);
+        var reading = SheetReader.Read(image, layout, shop.Numbers.Of<SheetNumbers>().Pattern);
         if (reading.Refusal is not null)
             return sheet;
         var print = await pictures.Keep(bytes, image.Width, image.Height, entry.At, cancel);

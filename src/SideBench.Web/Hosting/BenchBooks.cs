@@ -1,8 +1,10 @@
 using Microsoft.Extensions.Caching.Memory;
-using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
+using SideBench.Data.Jobs;
 using SideBench.Data.Record;
 using SideBench.Data.Shop;
 using SideBench.Packs;
@@ -13,12 +15,12 @@ namespace SideBench.Web.Hosting;
 /// The fault book as it stands: packs, the shop's edits, schools and shelf, and what closed jobs taught. Replaced whole when
 /// any of it changes; a job under way goes on with what it finds.
 /// </summary>
-public sealed class BenchBooks(Shop shop, TimeProvider clock) : IDisposable
+public sealed class BenchBooks(Shop shop, Crafts crafts, TimeProvider clock) : IDisposable
 {
     private const int CasesKept = 400;
     private readonly MemoryCache cases = new(new MemoryCacheOptions { SizeLimit = CasesKept });
     private readonly SemaphoreSlim loading = new(1, 1);
-    private volatile BookStand stand = new(shop, ShopState.New, 0, []);
+    private volatile BookStand stand = new(shop, crafts, ShopState.New, 0, []);
 
     /// <summary>What the packs say, with the shop's edits in the book.</summary>
     public Shop Shop => stand.Shop;
@@ -48,7 +50,7 @@ public sealed class BenchBooks(Shop shop, TimeProvider clock) : IDisposable
             var lines = await entries.OfShop(cancel);
             var counts = await verdicts.Counts(cancel);
             if (!stand.Says(lines.Count, counts))
-                stand = new BookStand(stand.Packs, ShopState.Of(lines), lines.Count, counts, stand);
+                stand = new BookStand(stand.Packs, crafts, ShopState.Of(lines), lines.Count, counts, stand);
         }
         finally
         {
@@ -59,20 +61,36 @@ public sealed class BenchBooks(Shop shop, TimeProvider clock) : IDisposable
     /// <summary>Takes new packs in place of the old.</summary>
     public void Replace(Shop packs) => stand = stand.With(packs);
 
+    /// <summary>The crafts that are plugged in.</summary>
+    public Crafts Crafts => crafts;
+
     /// <summary>One thread of a job with its book.</summary>
-    /// <param name="entries">The job's lines.</param>
+    /// <param name="job">The job as it was read.</param>
     /// <param name="thread">The thread's number.</param>
-    public Outcome<JobCase> Case(IReadOnlyList<Entry> entries, int thread = 0)
+    /// <remarks>
+    /// Cases are kept by job and by its last line that can change one. A note or a clock changes no evidence, so the plan that was made
+    /// before it still stands.
+    /// </remarks>
+    public Outcome<JobCase> Case(LoadedJob job, int thread = 0)
     {
         var now = stand;
-        var key = (now.Stamp, entries[^1].Id, entries[0].Job, entries.Count, thread, Today);
-        if (entries[0].Job is not null && cases.TryGetValue(key, out JobCase? known))
-            return known!;
-        var made = now.Case(entries, thread, Today);
-        if (made.IsGood && entries[0].Job is not null)
-            cases.Set(key, made.Value, new MemoryCacheEntryOptions { Size = 1 });
+        var telling = job.Entries.Count(e => e.Body.ChangesTheCase);
+        var last = job.Entries.Last(e => e.Body.ChangesTheCase).Id;
+        var key = (now.Stamp, job.Row.Id, last, telling, thread, Today);
+        if (cases.TryGetValue(key, out (MachineCase Machine, JobCase Case) known) && ReferenceEquals(known.Machine, job.Machine))
+            return known.Case.State.Version == job.Entries[^1].Version
+                ? known.Case
+                : known.Case.At(JobFold.Of(crafts, job.Machine, job.Entries));
+        var made = now.Case(job.Machine, job.Entries, thread, Today);
+        if (made.IsGood)
+            cases.Set(key, (job.Machine, made.Value), new MemoryCacheEntryOptions { Size = 1 });
         return made;
     }
+
+    /// <summary>A job that is not on record yet.</summary>
+    /// <param name="machine">Its machine as earlier visits left it.</param>
+    /// <param name="entries">The lines it will begin with.</param>
+    public Outcome<JobCase> NewCase(MachineCase machine, IReadOnlyList<Entry> entries) => stand.Case(machine, entries, 0, Today);
 
     /// <inheritdoc/>
     public void Dispose()

@@ -1,8 +1,9 @@
 using System.Collections.Concurrent;
-using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 using SideBench.Data.Shop;
 using SideBench.Packs;
 
@@ -11,19 +12,29 @@ namespace SideBench.Web.Hosting;
 /// <summary>The book at one time, laid out per model and complaint, each built once.</summary>
 internal sealed class BookStand
 {
+    private readonly Crafts crafts;
     private readonly ConcurrentDictionary<(string Model, string Complaint), CaseBook?> books;
     private readonly ILookup<(string Model, string Complaint), VerdictCount> counts;
 
     /// <summary>Puts it together.</summary>
     /// <param name="packs">What the packs say.</param>
+    /// <param name="crafts">The crafts that are plugged in.</param>
     /// <param name="state">Where the shop stands.</param>
     /// <param name="version">Number of lines about the shop itself.</param>
     /// <param name="verdicts">What closed jobs turned out to be.</param>
     /// <param name="before">The stand before, whose books are kept when packs and edits are the same; null for the first.</param>
-    public BookStand(Shop packs, ShopState state, int version, IReadOnlyList<VerdictCount> verdicts, BookStand? before = null)
+    public BookStand(
+        Shop packs,
+        Crafts crafts,
+        ShopState state,
+        int version,
+        IReadOnlyList<VerdictCount> verdicts,
+        BookStand? before = null
+    )
     {
         var same = before is not null && ReferenceEquals(before.Packs, packs) && before.State.Edits.SequenceEqual(state.Edits);
         books = same ? before!.books : new();
+        this.crafts = crafts;
         Packs = packs;
         State = state;
         Version = version;
@@ -55,14 +66,14 @@ internal sealed class BookStand
         version == Version && verdicts.ToHashSet().SetEquals(Verdicts);
 
     /// <summary>The same with other packs.</summary>
-    public BookStand With(Shop packs) => new(packs, State, Version, Verdicts);
+    public BookStand With(Shop packs) => new(packs, crafts, State, Version, Verdicts);
 
     /// <summary>One thread of a job with its book.</summary>
-    public Outcome<JobCase> Case(IReadOnlyList<Entry> entries, int thread, DateOnly today)
+    public Outcome<JobCase> Case(MachineCase machine, IReadOnlyList<Entry> entries, int thread, DateOnly today)
     {
-        var state = JobFold.Of(entries);
+        var state = JobFold.Of(crafts, machine, entries);
         if (state.Threads.All(t => t.Id != thread))
-            return new Problem(ProblemCode.UnknownThread, "/thread", thread);
+            return new Problem(DiagnosisProblem.UnknownThread, "/thread", thread);
         var (model, complaint) = (state.Intake.ModelId, state.Thread(thread).Complaint);
         var book = books.GetOrAdd((model, complaint), Build);
         return book is null

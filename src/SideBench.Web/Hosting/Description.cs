@@ -7,6 +7,21 @@ namespace SideBench.Web.Hosting;
 /// <summary>Writes the API's description to a file, from which the front end's types are made; needs no database.</summary>
 public static class Description
 {
+    /// <summary>What the description says of the API as a whole: its name, and how writes and refusals work.</summary>
+    public static void Describe(OpenApiOptions options) =>
+        options.AddDocumentTransformer(
+            (document, _, _) =>
+            {
+                document.Info.Title = "Side Bench";
+                document.Info.Version = "1";
+                document.Info.Description =
+                    "The bench of a printer repair shop. Every write carries a "
+                    + "key made for one press, and the version it saw: the same key "
+                    + "again is the same write. A refusal is problem+json with a code that never changes, and a pointer for each field.";
+                return Task.CompletedTask;
+            }
+        );
+
     /// <summary>Writes it as JSON.</summary>
     public static async Task<int> Write(WebApplication app, string file)
     {

@@ -5,11 +5,10 @@ using SideBench.Web.Features.Events;
 using SideBench.Web.Features.Guides;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Features.Machines;
-using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.Practice;
 using SideBench.Web.Features.Search;
-using SideBench.Web.Features.StripDown;
 using SideBench.Web.Features.TakeIn;
+using SideBench.Web.Plugs;
 using SideBench.Web.Problems;
 
 namespace SideBench.Web.Hosting;
@@ -25,12 +24,12 @@ public static class Routes
         api.MapBoard();
         api.MapTakeIn();
         api.MapJobs();
-        api.MapNozzles();
-        api.MapStripDown();
         api.MapMachines();
         api.MapSearch();
         api.MapGuides();
         api.MapPractice();
+        foreach (var craft in app.Services.GetServices<WebCraft>())
+            craft.Map(api);
         api.MapEvents();
         api.MapFallback(
             "/{**rest}",

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization.Metadata;
 using System.Threading.RateLimiting;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authentication.Cookies;
@@ -7,7 +8,10 @@ using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.Extensions.Options;
 using Npgsql;
+using SideBench.Core.Bench;
+using SideBench.Core.Jobs;
 using SideBench.Core.Outcomes;
+using SideBench.Data;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.People;
@@ -19,10 +23,11 @@ using SideBench.Packs;
 using SideBench.Web.Features.Accounts;
 using SideBench.Web.Features.Events;
 using SideBench.Web.Features.Jobs;
-using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.Practice;
 using SideBench.Web.Features.TakeIn;
+using SideBench.Web.Plugs;
 using SideBench.Web.Problems;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Hosting;
 
@@ -33,14 +38,23 @@ public static class SideBenchApp
     public const string TokenHeader = "X-Side-Bench-Token";
 
     /// <summary>Adds every service.</summary>
-    public static void AddSideBench(this WebApplicationBuilder builder, Shop shop, string connectionString, string packFolders)
+    public static void AddSideBench(
+        this WebApplicationBuilder builder,
+        Shop shop,
+        string connectionString,
+        string packFolders,
+        Crafts? crafts = null,
+        IReadOnlyList<WebCraft>? pages = null
+    )
     {
         var services = builder.Services;
         builder.Logging.AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         services.AddSingleton(shop).AddSingleton(new PackFolders(packFolders));
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<BenchBooks>();
-        services.AddSingleton(_ => NpgsqlDataSource.Create(connectionString));
+        services.AddSingleton(crafts ?? HouseCrafts.All).AddSingleton<EntryCodec>();
+        services.AddSingleton(_ => Database.Open(connectionString));
+        services.AddSingleton(s => new JobNews(Database.Alone(connectionString)));
         services
             .AddSingleton<EntryStore>()
             .AddSingleton<JobStore>()
@@ -50,22 +64,37 @@ public static class SideBenchApp
             .AddSingleton<VerdictStore>()
             .AddSingleton<PictureStore>();
         services.AddSingleton<GuardKeyStore>().AddSingleton<GuardKeys>();
-        services.AddSingleton<SheetDesk>();
+        services.AddSingleton<MachineLives>().AddSingleton<WorldStore>().AddSingleton<WriteDesk>();
+        foreach (var craft in pages ?? WebCrafts.House)
+        {
+            services.AddSingleton(craft);
+            craft.Services?.Invoke(services);
+        }
+
         services
             .AddSingleton<JobDesk>()
             .AddSingleton<ShopDesk>()
             .AddSingleton<TakeInDesk>()
             .AddSingleton<SignIn>()
             .AddSingleton<FirstOwnerCode>();
-        services.AddSingleton<JobNews>().AddSingleton<EventHub>().AddHostedService<DatabaseEar>();
+        services.AddSingleton<EventHub>().AddHostedService<DatabaseEar>();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
-        services.AddOpenApi("v1");
+        services.AddOpenApi("v1", Description.Describe);
         services.ConfigureHttpJsonOptions(o =>
-            o.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict
-        );
+        {
+            o.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict;
+            o.SerializerOptions.RespectNullableAnnotations = true;
+            o.SerializerOptions.TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { KeepableJson.Look } };
+        });
         services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
-        services.AddResponseCompression(o => o.EnableForHttps = true);
-        services.Configure<BrotliCompressionProviderOptions>(o => o.Level = System.IO.Compression.CompressionLevel.Optimal);
+        services.AddResponseCompression(o =>
+        {
+            o.EnableForHttps = true;
+            // Answers are made anew each time: gzip costs less than it saves. Files come compressed at their best already.
+            o.Providers.Add<GzipCompressionProvider>();
+            o.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json"];
+        });
+        services.Configure<GzipCompressionProviderOptions>(o => o.Level = System.IO.Compression.CompressionLevel.Fastest);
         services.AddDataProtection().SetApplicationName("side-bench");
         services.AddSingleton<IConfigureOptions<KeyManagementOptions>>(s => new ConfigureOptions<KeyManagementOptions>(o =>
             o.XmlRepository = s.GetRequiredService<GuardKeys>()

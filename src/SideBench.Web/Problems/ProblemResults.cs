@@ -33,90 +33,59 @@ public sealed record ProblemBody(
 /// <summary>Problems as answers.</summary>
 public static class ProblemResults
 {
+    private const string Json = "application/problem+json";
+
+    /// <summary>The answer to an outcome: its value, or its problems.</summary>
+    public static IResult ToResult<T>(this Outcome<T> outcome) => outcome.IsGood ? Results.Ok(outcome.Value) : Of(outcome.Problems);
+
     /// <summary>The answer to problems.</summary>
-    public static IResult Of(IReadOnlyList<Problem> problems, IReadOnlyList<string>? changes = null)
+    public static IResult Of(IReadOnlyList<Problem> problems)
     {
-        var body = Body(problems, changes);
-        return Results.Json(body, contentType: "application/problem+json", statusCode: body.Status);
+        var body = Body(problems);
+        return Results.Json(body, contentType: Json, statusCode: body.Status);
     }
 
     /// <summary>The answer to one problem.</summary>
     public static IResult Of(ProblemCode code, string path = "", params object?[] args) => Of([new Problem(code, path, args)]);
 
     /// <summary>The body of the answer.</summary>
-    public static ProblemBody Body(IReadOnlyList<Problem> problems, IReadOnlyList<string>? changes = null)
+    public static ProblemBody Body(IReadOnlyList<Problem> problems)
     {
         var fields = problems.Select(Field).ToList();
+        var changes = problems.SelectMany(p => p.Changes).ToList();
         return new ProblemBody(
             "about:blank",
-            Status(problems[0].Code),
+            Status(problems[0].Code.Sort),
             fields[0].Code,
             fields[0].Title,
             fields[0].Detail,
             fields[0].Hint,
             fields,
-            changes ?? []
+            changes
         );
     }
 
-    private static FieldProblem Field(Problem problem)
-    {
-        var (title, detail, hint) = ProblemText.Of(problem.Code);
-        var code = System.Text.Json.JsonNamingPolicy.KebabCaseLower.ConvertName(problem.Code.ToString());
-        return new FieldProblem(
-            code,
+    private static FieldProblem Field(Problem problem) =>
+        new(
+            problem.Code.Id,
             problem.Path,
-            ProblemText.Fill(title, problem),
-            ProblemText.Fill(detail, problem),
-            ProblemText.Fill(hint, problem)
+            ProblemText.Fill(problem.Code.Title, problem),
+            ProblemText.Fill(problem.Code.Detail, problem),
+            ProblemText.Fill(problem.Code.Hint, problem)
         );
-    }
 
-    private static int Status(ProblemCode code) =>
-        code switch
+    private static int Status(ProblemSort sort) =>
+        sort switch
         {
-            ProblemCode.UnknownJob
-            or ProblemCode.UnknownMachine
-            or ProblemCode.UnknownCustomer
-            or ProblemCode.UnknownThread
-            or ProblemCode.NotInBook
-            or ProblemCode.UnknownSheet
-            or ProblemCode.NoGraph
-            or ProblemCode.UnknownGuide => 404,
-            ProblemCode.StaleVersion
-            or ProblemCode.KeyReused
-            or ProblemCode.SerialTaken
-            or ProblemCode.MachineOnBench
-            or ProblemCode.JobClosed
-            or ProblemCode.JobOpen
-            or ProblemCode.HeldBack
-            or ProblemCode.TrayNotClear
-            or ProblemCode.NotProved
-            or ProblemCode.CorrectedAlready
-            or ProblemCode.HandedOverAlready
-            or ProblemCode.NameTaken
-            or ProblemCode.UnknownStep
-            or ProblemCode.ShopChanged
-            or ProblemCode.ThreadClosed
-            or ProblemCode.ThreadThere
-            or ProblemCode.OffAlready
-            or ProblemCode.OffFirst
-            or ProblemCode.WordNeeded
-            or ProblemCode.NotOff
-            or ProblemCode.BackFirst
-            or ProblemCode.PieceMissing
-            or ProblemCode.StillInside
-            or ProblemCode.TrayForbids
-            or ProblemCode.UnknownRun
-            or ProblemCode.StepTicked
-            or ProblemCode.StepsBefore
-            or ProblemCode.PhotoFirst => 409,
-            ProblemCode.SignInNeeded or ProblemCode.WrongSignIn or ProblemCode.WrongSetupCode => 401,
-            ProblemCode.NotAllowed or ProblemCode.LockedOut => 403,
-            ProblemCode.TooManyTries => 429,
-            ProblemCode.DatabaseUnreachable => 503,
-            ProblemCode.ServerFault => 500,
-            ProblemCode.NotUnderstood or ProblemCode.TokenOld => 400,
-            _ => 422,
+            ProblemSort.Wrong => 422,
+            ProblemSort.Unknown => 404,
+            ProblemSort.Conflict => 409,
+            ProblemSort.SignIn => 401,
+            ProblemSort.Forbidden => 403,
+            ProblemSort.TooMany => 429,
+            ProblemSort.Away => 503,
+            ProblemSort.NotUnderstood => 400,
+            ProblemSort.Ours => 500,
+            _ => throw new ArgumentOutOfRangeException(nameof(sort), sort, "a sort of problem without a status"),
         };
 }

@@ -1,5 +1,4 @@
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;
@@ -85,7 +84,7 @@ public class ArithmeticTests
         Assert.NotEqual("l2", Doubt.Of(Posterior.Of(book, facts, told), facts, told)?.Finding.Id);
     }
 
-    private static Core.Bench.JobCase Fading(string answers)
+    private static JobCase Fading(string answers)
     {
         var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load", moved: true));
         foreach (var answer in answers.Split(' '))

@@ -1,6 +1,4 @@
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
-using SideBench.Core.Outcomes;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;
@@ -38,15 +36,15 @@ public class BookEditsTests
     }
 
     [Theory]
-    [InlineData("rate", "no-such", "", "", "rare", ProblemCode.PackUnknownName)]
-    [InlineData("rate", "vent-blocked", "", "", "now-and-then", ProblemCode.UnknownWord)]
-    [InlineData("rate", "vent-blocked", "", "", "fairly-common", ProblemCode.EditImpossible)]
-    [InlineData("likelihood", "draw-test", "vent-blocked", "no-such", "even", ProblemCode.UnknownAnswer)]
-    [InlineData("likelihood", "no-such", "vent-blocked", "hard", "even", ProblemCode.PackUnknownName)]
-    [InlineData("colour", "draw-test", "", "", "even", ProblemCode.UnknownWord)]
-    public void WrongEdit_IsRefused(string kind, string target, string cause, string outcome, string to, ProblemCode code) =>
-        Assert.Contains(code, BookEdits.Edit(Book, kind, target, cause, outcome, to, "seen here").Problems.Select(p => p.Code));
+    [InlineData("rate", "no-such", "", "", "rare", "pack-unknown-name")]
+    [InlineData("rate", "vent-blocked", "", "", "now-and-then", "unknown-word")]
+    [InlineData("rate", "vent-blocked", "", "", "fairly-common", "edit-impossible")]
+    [InlineData("likelihood", "draw-test", "vent-blocked", "no-such", "even", "unknown-answer")]
+    [InlineData("likelihood", "no-such", "vent-blocked", "hard", "even", "pack-unknown-name")]
+    [InlineData("colour", "draw-test", "", "", "even", "unknown-word")]
+    public void WrongEdit_IsRefused(string kind, string target, string cause, string outcome, string to, string code) =>
+        Assert.Contains(code, BookEdits.Edit(Book, kind, target, cause, outcome, to, "seen here").Problems.Select(p => p.Code.Id));
 
-    private static EntryBody.BookEdited Edit(string kind, string target, string cause, string outcome, string to) =>
-        Assert.IsType<EntryBody.BookEdited>(Assert.Single(BookEdits.Edit(Book, kind, target, cause, outcome, to, "seen here").Value));
+    private static BookEdited Edit(string kind, string target, string cause, string outcome, string to) =>
+        Assert.IsType<BookEdited>(Assert.Single(BookEdits.Edit(Book, kind, target, cause, outcome, to, "seen here").Value));
 }

@@ -1,6 +1,5 @@
-using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;
@@ -132,7 +131,7 @@ public class ComplaintStoriesTests
         Assert.True(odd > 2 * fits, $"{fits:0.000} then {odd:0.000}");
     }
 
-    private static JobCase Told(EntryBody.TakenIn intake, string answers)
+    private static JobCase Told(TakenIn intake, string answers)
     {
         var entries = TestShop.Opened(intake);
         foreach (var answer in answers.Split(' ', StringSplitOptions.RemoveEmptyEntries))

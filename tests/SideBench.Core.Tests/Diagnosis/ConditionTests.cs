@@ -1,5 +1,5 @@
 using SideBench.Core.Diagnosis;
-using SideBench.Core.StripDown;
+using SideBench.Core.Record;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;

@@ -1,6 +1,8 @@
 using SideBench.Core.Bench;
-using SideBench.Core.Logbook;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;
@@ -15,7 +17,7 @@ public class GatesTests
         var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load"));
         TestShop.Answer(entries, "nozzle-sheet", "complete");
         Assert.Superset(Cleans.ToHashSet(), HeldBy(entries, "complete-pattern"));
-        TestShop.Add(entries, BenchWork.Correct(JobFold.Of(entries), entries, entries[^1].Id.Value, "wrong key"));
+        TestShop.Add(entries, BenchWork.Correct(HouseCrafts.Fold(entries), entries, entries[^1].Id.Value, "wrong key"));
         Assert.Empty(HeldBy(entries, "complete-pattern"));
     }
 
@@ -62,7 +64,7 @@ public class GatesTests
         entries.Add(
             TestShop.Line(
                 entries.Count + 1,
-                new EntryBody.Answered("counter-reading", "below", "Counter", "Below", "below", 96, "% of counter", 1, [])
+                new Answered("counter-reading", "below", "Counter", "Below", "below", 96, "% of counter", 1, [])
             )
         );
         var held = HeldBy(entries, "counter-would-pass");
@@ -77,8 +79,8 @@ public class GatesTests
         var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load", warranty: end));
         Assert.Contains("draw-test", HeldBy(entries, "warranty-opening"));
         var refused = BenchWork.Answer(TestShop.Case(entries), "draw-test", "hard", null, () => "x");
-        Assert.Equal(ProblemCode.HeldBack, Assert.Single(refused.Problems).Code);
-        TestShop.Add(entries, BenchKeeping.Consent(JobFold.Of(entries), "open-in-warranty", "Harbour Office, by phone"));
+        Assert.Equal(DiagnosisProblem.HeldBack, Assert.Single(refused.Problems).Code);
+        TestShop.Add(entries, BenchKeeping.Consent(HouseCrafts.Fold(entries), "open-in-warranty", "Harbour Office, by phone"));
         Assert.Empty(HeldBy(entries, "warranty-opening"));
     }
 
@@ -88,7 +90,7 @@ public class GatesTests
         var entries = TestShop.Opened(TestShop.Intake("tolling-folio-3", "not-recognised"));
         TestShop.Mend(entries, "clean-contacts");
         var refused = BenchWork.Answer(TestShop.Case(entries), "good-start", "read", null, () => "x");
-        Assert.Equal(ProblemCode.HeldBack, Assert.Single(refused.Problems).Code);
+        Assert.Equal(DiagnosisProblem.HeldBack, Assert.Single(refused.Problems).Code);
         TestShop.ClearTray(entries);
         Assert.True(BenchWork.Answer(TestShop.Case(entries), "good-start", "read", null, () => "x").IsGood);
     }
@@ -111,7 +113,7 @@ public class GatesTests
         TestShop.Add(entries, BenchWork.Override(TestShop.Case(entries), "clean-light", "customer insists"));
         Assert.DoesNotContain("clean-light", HeldBy(entries, "complete-pattern"));
         Assert.Contains("clean-deep", HeldBy(entries, "complete-pattern"));
-        Assert.Contains(entries, e => e.Body is EntryBody.GateOverridden { Reason: "customer insists" });
+        Assert.Contains(entries, e => e.Body is GateOverridden { Reason: "customer insists" });
     }
 
     private static HashSet<string> HeldBy(IReadOnlyList<Entry> entries, string gate) =>

@@ -1,6 +1,4 @@
-using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;
@@ -40,7 +38,7 @@ public class LearningTests
         TestShop.Mend(entries, "clear-vent");
         TestShop.ClearTray(entries);
         TestShop.Answer(entries, "full-pages", "even");
-        var judged = Assert.IsType<EntryBody.Judged>(Endings.Close(TestShop.Case(entries), "verified", "").Value[0]);
+        var judged = Assert.IsType<Judged>(Endings.Close(TestShop.Case(entries), "verified", "").Value[0]);
         var foretold = Assert.Single(judged.Odds, o => o.Confirmed);
         Assert.Equal(before.Still[before.Book.Causes.ToList().FindIndex(c => c.Id == judged.Cause)], foretold.Ratio, 12);
         Assert.Equal(["nozzle-sheet", "vent-open-draw"], judged.Tests.Select(t => t.Finding));
@@ -50,7 +48,7 @@ public class LearningTests
     [Fact]
     public void OddsRecord_AddsUpByTenths_AndRanksTestsByBitsAMinute()
     {
-        EntryBody.Judged Job(double sure, params TestWorth[] tests) =>
+        Judged Job(double sure, params TestWorth[] tests) =>
             new(0, "m", "c", "maker", "a", [new Foretold("a", sure, true), new Foretold("b", 1 - sure, false)], tests);
         var record = OddsRecord.Of([
             Job(0.95, new TestWorth("long", 10, 2)),

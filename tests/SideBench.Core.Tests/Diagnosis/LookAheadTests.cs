@@ -1,5 +1,5 @@
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
+using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using Xunit;
 

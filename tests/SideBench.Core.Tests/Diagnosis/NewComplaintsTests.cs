@@ -1,4 +1,4 @@
-using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;

@@ -1,5 +1,4 @@
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;

@@ -1,5 +1,4 @@
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
 
 namespace SideBench.Core.Tests.Diagnosis;
 

@@ -1,6 +1,5 @@
-using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;
@@ -76,10 +75,7 @@ public class StopRulesTests
         Assert.Contains(first.Advice.Held, h => h is { Gate.Id: "flush-waits", Step.Id: "hand-flush" });
         var early = new JobCase(
             first.Book,
-            first.State with
-            {
-                Schools = new Dictionary<string, string> { ["clog"] = "flush-early" },
-            },
+            first.State.With(first.State.Casework with { Schools = new Dictionary<string, string> { ["clog"] = "flush-early" } }),
             DateOnly.FromDateTime(TestShop.Now.UtcDateTime)
         );
         Assert.DoesNotContain(early.Advice.Held, h => h.Step.Id == "hand-flush");
@@ -100,7 +96,7 @@ public class StopRulesTests
         Assert.Equal(AdviceKind.Close, TestShop.Case(entries).Advice.Kind);
     }
 
-    private static JobCase Told(EntryBody.TakenIn intake, string answers)
+    private static JobCase Told(TakenIn intake, string answers)
     {
         var entries = TestShop.Opened(intake);
         foreach (var answer in answers.Split(' ', StringSplitOptions.RemoveEmptyEntries))

@@ -6,9 +6,8 @@ namespace SideBench.Core.Tests.Diagnosis;
 /// <summary>Small books, by hand or by a seed, on a machine with one station per cause.</summary>
 internal static class TinyBook
 {
-    public static readonly HouseRates House = new()
+    public static readonly HouseRates House = TestShop.Shop.Book.House with
     {
-        Currency = "GBP",
         BenchPerHour = 60,
         InkPerMl = 0,
         CounterPerPct = 0,
@@ -20,6 +19,11 @@ internal static class TinyBook
         Places = 6,
         SecondFault = 1e-12,
         ContradictsAbove = 1,
+        EasyLeeway = 1,
+        CloseAbove = 0.9,
+        PartsWait = 0,
+        SchoolFactor = 1,
+        ProofAgain = 1,
     };
 
     public static CaseBook Of(

@@ -14,18 +14,16 @@ public class FadeFeedTests
     [InlineData(1, 40, 0, 0)]
     public void Of_IsNeedLessWhatTheDamperGave(double pages, double coverage, double feed, double serves)
     {
-        var result = FadeFeed.Of(Millilitres.Of(1.1), Millilitres.Of(0.09), pages, coverage)!;
+        var result = FadeFeed.Of(Millilitres.Of(1.1), Millilitres.Of(0.09), Pages.Of(pages), Ratio.OfPct(coverage))!;
         Assert.Equal(feed, result.PerPage.Value, 2);
-        Assert.Equal(serves, result.ServesCoveragePct, 2);
+        Assert.Equal(serves, result.ServesCoverage.Pct, 2);
     }
 
     [Theory]
-    [InlineData(-1, 40)]
     [InlineData(2, 0)]
     [InlineData(2, 101)]
-    [InlineData(double.NaN, 40)]
     public void Of_NumbersThatCannotBe_GiveNothing(double pages, double coverage) =>
-        Assert.Null(FadeFeed.Of(Millilitres.Of(1.1), Millilitres.Of(0.09), pages, coverage));
+        Assert.Null(FadeFeed.Of(Millilitres.Of(1.1), Millilitres.Of(0.09), Pages.Of(pages), Ratio.OfPct(coverage)));
 
     [Fact]
     public void Of_MorePages_NeverMeansLessFeed_AndNeverMoreThanTheNeed()
@@ -33,9 +31,9 @@ public class FadeFeedTests
         double last = 0;
         for (var pages = 0.0; pages < 60; pages += 0.5)
         {
-            var feed = FadeFeed.Of(Millilitres.Of(1.1), Millilitres.Of(0.09), pages, 40)!;
-            Assert.InRange(feed.Ratio, last, 1);
-            last = feed.Ratio;
+            var feed = FadeFeed.Of(Millilitres.Of(1.1), Millilitres.Of(0.09), Pages.Of(pages), Ratio.OfPct(40))!;
+            Assert.InRange(feed.Share.Value, last, 1);
+            last = feed.Share.Value;
         }
     }
 }

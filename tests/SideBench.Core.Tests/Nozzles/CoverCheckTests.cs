@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation;
 using Xunit;
@@ -71,6 +72,6 @@ public class CoverCheckTests
             cover,
             colour
         );
-        return SheetReader.Read(view.Take(page, 12, 9), Layout);
+        return SheetReader.Read(view.Take(page, 12, 9), Layout, TestShop.Sheets.Pattern);
     }
 }

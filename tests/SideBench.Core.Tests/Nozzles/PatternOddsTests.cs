@@ -6,7 +6,7 @@ namespace SideBench.Core.Tests.Nozzles;
 
 public class PatternOddsTests
 {
-    private static readonly PatternModel Model = new();
+    private static readonly PatternModel Model = TestShop.Sheets.Pattern;
 
     [Theory]
     [InlineData(PatternClass.None)]
@@ -45,9 +45,13 @@ public class PatternOddsTests
     [Fact]
     public void OneGap_IsScattered_AndNoRunOfSix()
     {
-        var line = UnitLine.Tapped(TinySheet.Layout.Units[0], new string('.', 30) + "x" + new string('.', 29));
+        var line = UnitLine.Tapped(TinySheet.Layout.Units[0], new string('.', 30) + "x" + new string('.', 29), TestShop.Sheets.Pattern);
         Assert.Equal(PatternClass.Scattered, line.Pattern);
-        var run = UnitLine.Tapped(TinySheet.Layout.Units[0], new string('.', 30) + "xxxxxxx" + new string('.', 23));
+        var run = UnitLine.Tapped(
+            TinySheet.Layout.Units[0],
+            new string('.', 30) + "xxxxxxx" + new string('.', 23),
+            TestShop.Sheets.Pattern
+        );
         Assert.Equal(PatternClass.Run, run.Pattern);
         Assert.Equal(7, run.MissingCount);
     }
@@ -56,12 +60,16 @@ public class PatternOddsTests
     [Fact]
     public void NeighboursHelpToReadADoubtfulDash()
     {
-        var alone = Role(PatternClass.None, [1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 0.66, 1, 1, 1, 1, 1, 1, 1, 1, 1], 10);
-        var among = Role(PatternClass.WeakGroup, [1, 1, 1, 1, 0.5, 0.45, 0.5, 0.4, 0.5, 0.45, 0.66, 0.5, 0.5, 0.45, 1, 1, 1, 1, 1, 1], 10);
+        var alone = NozzleOdds(PatternClass.None, [1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 0.66, 1, 1, 1, 1, 1, 1, 1, 1, 1], 10);
+        var among = NozzleOdds(
+            PatternClass.WeakGroup,
+            [1, 1, 1, 1, 0.5, 0.45, 0.5, 0.4, 0.5, 0.45, 0.66, 0.5, 0.5, 0.45, 1, 1, 1, 1, 1, 1],
+            10
+        );
         Assert.True(alone.Weak < 0.2 && among.Weak > 0.8);
     }
 
-    private static Role Role(PatternClass expected, double[] strengths, int nozzle)
+    private static NozzleOdds NozzleOdds(PatternClass expected, double[] strengths, int nozzle)
     {
         var truth = UnitTruth.Good(strengths.Length) with { Strength = strengths };
         var odds = Of(truth, null);

@@ -6,7 +6,7 @@ namespace SideBench.Core.Tests.Nozzles;
 
 public class PatternPlacesTests
 {
-    private static readonly PatternModel Model = new();
+    private static readonly PatternModel Model = TestShop.Sheets.Pattern;
 
     // The slow obvious twin: every place written out, nozzle by nozzle, without sums from the left.
     [Theory]
@@ -73,5 +73,5 @@ public class PatternPlacesTests
         Assert.True(pen.Good > 100 * pen.Missing);
     }
 
-    private static Role Outside(Role[] roles) => roles.GroupBy(r => r).MaxBy(g => g.First().Good)!.Key;
+    private static NozzleOdds Outside(NozzleOdds[] roles) => roles.GroupBy(r => r).MaxBy(g => g.First().Good)!.Key;
 }

@@ -79,7 +79,8 @@ public class SheetComparisonTests
     }
 
     [Fact]
-    public void UnitsThatAreNotTheSame_AreNotCompared() => Assert.Null(SheetComparison.Of(Line("K", ".x."), Line("C", ".x.")));
+    public void UnitsThatAreNotTheSame_AreNotCompared() =>
+        Assert.Null(SheetComparison.Of(Line("K", ".x."), Line("C", ".x."), TestShop.Sheets));
 
     [Fact]
     public void Reading_TellsStillFromWandering_AndNamesWhatClears()
@@ -91,7 +92,7 @@ public class SheetComparisonTests
             Line("Y", Gaps(180, n => n % 12 == 0)),
         ];
         UnitLine[] now = [before[0], Line("C", Gaps(180, n => n % 9 == 4)), Line("Y", Gaps(180, n => n is 0 or 24 or 60))];
-        var changes = before.Zip(now, SheetComparison.Of).Select(c => c!).ToList();
+        var changes = before.Zip(now, (b, n) => SheetComparison.Of(b, n, TestShop.Sheets)).Select(c => c!).ToList();
         var (title, says) = SheetWords.Reading(now, changes);
         Assert.Equal("Two different faults.", title);
         Assert.Contains(says, s => s.StartsWith("K: the same nozzles each time (overlap 100 %, chance 17 %)", StringComparison.Ordinal));
@@ -118,14 +119,15 @@ public class SheetComparisonTests
         Assert.StartsWith("C: ", alone.Title, StringComparison.Ordinal);
         Assert.StartsWith("C: ", Assert.Single(alone.Says), StringComparison.Ordinal);
         // That a channel is starved again says nothing of a clog that sits still.
-        var same = SheetComparison.Of(unit, unit)!;
+        var same = SheetComparison.Of(unit, unit, TestShop.Sheets)!;
         Assert.Equal(family == "clogged" ? $"{words}, sits still" : words, SheetWords.Of(unit, same));
     }
 
-    private static SheetComparison Compare(string before, string now) => SheetComparison.Of(Line("K", before), Line("K", now))!;
+    private static SheetComparison Compare(string before, string now) =>
+        SheetComparison.Of(Line("K", before), Line("K", now), TestShop.Sheets)!;
 
     private static UnitLine Line(string id, string letters) =>
-        UnitLine.Tapped(TinySheet.Unit(id, "#1D1D20", false, 8, letters.Length), letters);
+        UnitLine.Tapped(TinySheet.Unit(id, "#1D1D20", false, 8, letters.Length), letters, TestShop.Sheets.Pattern);
 
     private static string Gaps(int nozzles, Func<int, bool> missing) =>
         string.Concat(Enumerable.Range(0, nozzles).Select(n => missing(n) ? 'x' : '.'));

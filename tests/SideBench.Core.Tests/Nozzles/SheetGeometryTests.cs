@@ -1,4 +1,5 @@
 using CsCheck;
+using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using Xunit;
 

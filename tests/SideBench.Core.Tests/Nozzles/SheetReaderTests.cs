@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation;
 using Xunit;
@@ -17,7 +18,7 @@ public class SheetReaderTests
         for (var seed = 0; seed < 3; seed++)
         {
             var scene = SheetScenes.Good(TinySheet.Layout, photo, level, 300 + seed);
-            var reading = SheetReader.Read(scene.Image, TinySheet.Layout);
+            var reading = SheetReader.Read(scene.Image, TinySheet.Layout, TestShop.Sheets.Pattern);
             Assert.Null(reading.Refusal);
             for (var u = 0; u < reading.Units.Count; u++)
                 score.Add(scene.Truth.Units[u], reading.Units[u]);
@@ -34,7 +35,7 @@ public class SheetReaderTests
     {
         var truth = NozzleTruth.Good(TinySheet.Layout).With(1, HeadFaults.Of(PatternClass.Run, 60, new Random(5)));
         var upright = SheetScenes.Seen(TinySheet.Layout, truth, photo: false, SceneLevel.Medium, 8);
-        var reading = SheetReader.Read(UpsideDown(upright), TinySheet.Layout);
+        var reading = SheetReader.Read(UpsideDown(upright), TinySheet.Layout, TestShop.Sheets.Pattern);
         Assert.Null(reading.Refusal);
         Assert.True(Math.Abs(reading.Handling!.RotationDeg) > 170);
         Assert.Equal(truth.Units[1].Missing, reading.Units[1].In(NozzleState.Missing));
@@ -45,7 +46,7 @@ public class SheetReaderTests
     public void SheetOnItsSide_IsReadToo()
     {
         var seen = SheetScenes.Seen(TinySheet.Layout, NozzleTruth.Good(TinySheet.Layout), photo: false, SceneLevel.Medium, 8);
-        var reading = SheetReader.Read(OnItsSide(seen), TinySheet.Layout);
+        var reading = SheetReader.Read(OnItsSide(seen), TinySheet.Layout, TestShop.Sheets.Pattern);
         Assert.All(reading.Units, unit => Assert.Equal(PatternClass.None, unit.Pattern));
         Assert.Equal(3, reading.Units.Count);
     }
@@ -75,7 +76,7 @@ public class SheetReaderTests
         for (var seed = 0; seed < 2; seed++)
         {
             var scene = SheetScenes.Bad(TinySheet.Layout, other, reason, photo: seed % 2 == 1, 40 + seed);
-            Assert.NotNull(SheetReader.Read(scene.Image, TinySheet.Layout).Refusal);
+            Assert.NotNull(SheetReader.Read(scene.Image, TinySheet.Layout, TestShop.Sheets.Pattern).Refusal);
         }
     }
 
@@ -83,15 +84,22 @@ public class SheetReaderTests
     public void TwoSheetsInOnePicture_AreRefused_AndOneIsNotTakenForTwo()
     {
         var one = SheetScenes.Seen(TinySheet.Layout, NozzleTruth.Good(TinySheet.Layout), photo: false, SceneLevel.Medium, 8);
-        Assert.Null(SheetReader.Read(one, TinySheet.Layout).Refusal);
-        Assert.Equal(RefusalReason.TwoSheets, SheetReader.Read(Beside(one, one), TinySheet.Layout).Refusal?.Reason);
+        Assert.Null(SheetReader.Read(one, TinySheet.Layout, TestShop.Sheets.Pattern).Refusal);
+        Assert.Equal(
+            RefusalReason.TwoSheets,
+            SheetReader.Read(Beside(one, one), TinySheet.Layout, TestShop.Sheets.Pattern).Refusal?.Reason
+        );
     }
 
     [Fact]
     public void SheetWithABlankChannel_IsReadAsLongAsItsPlaceIsInThePicture()
     {
         var truth = NozzleTruth.Good(TinySheet.Layout).With(0, HeadFaults.Of(PatternClass.Blank, 60, new Random(1)));
-        var reading = SheetReader.Read(SheetScenes.Seen(TinySheet.Layout, truth, photo: true, SceneLevel.Medium, 4), TinySheet.Layout);
+        var reading = SheetReader.Read(
+            SheetScenes.Seen(TinySheet.Layout, truth, photo: true, SceneLevel.Medium, 4),
+            TinySheet.Layout,
+            TestShop.Sheets.Pattern
+        );
         Assert.Equal((PatternClass.Blank, 60), (reading.Units[0].Pattern, reading.Units[0].In(NozzleState.Missing).Count()));
     }
 
@@ -99,7 +107,7 @@ public class SheetReaderTests
     public void MapOfAReading_PointsAtTheDashesOfThePictureAsItCame()
     {
         var image = SheetScenes.Seen(TinySheet.Layout, NozzleTruth.Good(TinySheet.Layout), photo: false, SceneLevel.Easy, 77);
-        var map = SheetReader.Read(image, TinySheet.Layout).Map!;
+        var map = SheetReader.Read(image, TinySheet.Layout, TestShop.Sheets.Pattern).Map!;
         var (x, y) = TinySheet.Layout.Units[0].DashAt(14);
         var (px, py) = map.At(x + 1.95, y);
         int Light(double dy) => image.Rgb[((((int)Math.Round(py + dy)) * image.Width) + (int)Math.Round(px)) * 3];

@@ -1,4 +1,4 @@
-using SideBench.Core.Nozzles;
+using SideBench.Core.Machines;
 
 namespace SideBench.Core.Tests.Nozzles;
 

@@ -1,5 +1,6 @@
+using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
 using SideBench.Core.Simulation;
 using Xunit;
 
@@ -24,7 +25,7 @@ public class JourneyTests
                 var ink = complaint == "blank-channel" ? "refilled" : "maker";
                 var script = new JobScript(book, TestShop.Intake(model, complaint, ink, idleWeeks: 3), 0, DemoWorldPerson, TestShop.Now);
                 PastVisit.Work(script, VirtualMachine.Drawn(book, script.Case.Facts, chance), "Kite Loft", chance);
-                var state = JobFold.Of(script.Entries);
+                var state = HouseCrafts.Fold(script.Entries);
                 Assert.NotNull(state.HandOver);
                 ends.Add(state.Closing!.How);
             }
@@ -56,7 +57,7 @@ public class JourneyTests
                 var seed = chance.Next();
                 var machine = VirtualMachine.Drawn(book, script.Case.Facts, new Random(seed));
                 PastVisit.Work(script, machine, "Kite Loft", new Random(seed + 1));
-                advised += Cost(JobFold.Of(script.Entries), book, machine);
+                advised += Cost(HouseCrafts.Fold(script.Entries), book, machine);
                 blind += Blind(book, script.Case.Facts, seed);
             }
 
@@ -69,7 +70,7 @@ public class JourneyTests
         var first = World();
         var second = World();
         Assert.Equal(first.Past().Select(Print), second.Past().Select(Print));
-        var standings = first.Present().Select(j => JobFold.Of(j.Entries).StandingAt(TestShop.Now)).ToList();
+        var standings = first.Present().Select(j => HouseCrafts.Fold(j.Entries).StandingAt(TestShop.Now)).ToList();
         Assert.Equal(6, standings.Count);
         Assert.Equal(4, standings.Distinct().Count());
         Assert.InRange(first.Machines.Count, 35, 45);
@@ -77,9 +78,17 @@ public class JourneyTests
 
     private static (Core.Identity.PersonId, string) DemoWorldPerson => (new Core.Identity.PersonId(1), "Ines Varga");
 
-    private static DemoWorld World() => new(TestShop.Shop.Book, TestShop.Shop.Models.Values, 3, TestShop.Now, days: 260);
+    private static DemoWorld World() =>
+        new(
+            TestShop.Shop.Book,
+            TestShop.Shop.Models.Values,
+            3,
+            TestShop.Now,
+            days: 260,
+            numbers: new DemoNumbers(TestShop.Handling, TestShop.Sheets.Pattern)
+        );
 
-    private static string Print(DemoJob job) => string.Join("|", job.Entries.Select(e => $"{e.At:O} {EntrySentence.Of(e.Body)}"));
+    private static string Print(DemoJob job) => string.Join("|", job.Entries.Select(e => $"{e.At:O} {e.Body.Says}"));
 
     // A fault that is still there when the job is closed comes back: it costs as much as handing back.
     private static double Cost(JobState state, CaseBook book, VirtualMachine machine)

@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Simulation;
 using SideBench.Core.StripDown;
@@ -18,15 +19,15 @@ public class GraphRulesTests
             MadeGraphs.Part("c", 1, ["d", "b"]),
             MadeGraphs.Part("d", 1)
         );
-        Assert.Equal((ProblemCode.GraphCircle, "a → c → b → a"), One(graph));
+        Assert.Equal((StripDownProblem.GraphCircle, "a → c → b → a"), One(graph));
     }
 
     [Fact]
     public void WhatCannotBe_IsRefusedWithItsPlace()
     {
-        Assert.Equal(ProblemCode.PartFreedByNothing, One(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { Out = "" })).Code);
+        Assert.Equal(StripDownProblem.PartFreedByNothing, One(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { Out = "" })).Code);
         Assert.Equal(
-            ProblemCode.FastenerCount,
+            StripDownProblem.FastenerCount,
             One(MadeGraphs.Of(MadeGraphs.Part("a", 1) with { Fasteners = [Two with { Count = 3 }] })).Code
         );
         Assert.Equal(ProblemCode.PackUnknownName, One(MadeGraphs.Of(MadeGraphs.Part("a", 1, ["nowhere"]))).Code);

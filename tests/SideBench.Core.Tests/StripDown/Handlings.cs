@@ -1,4 +1,4 @@
-using SideBench.Core.StripDown;
+using SideBench.Core.Machines;
 
 namespace SideBench.Core.Tests.StripDown;
 

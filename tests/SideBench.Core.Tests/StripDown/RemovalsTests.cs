@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Simulation;
 using SideBench.Core.StripDown;
 using Xunit;

@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+using SideBench.Core.Record;
 using SideBench.Core.Simulation;
 using SideBench.Core.StripDown;
 using Xunit;

@@ -3,7 +3,9 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { Refused } from '@/shared/api/client'
 import { useSession } from '@/shared/state/useSession'
+import { craftsKey } from '@/shared/crafts/craft'
 import App from './App.vue'
+import { crafts } from './crafts'
 import './main.css'
 import { router } from './router'
 
@@ -21,5 +23,6 @@ queries.getQueryCache().config.onError = (error) => {
   if (error instanceof Refused && error.status === 401) useSession().ended = true
 }
 app.use(VueQueryPlugin, { queryClient: queries })
+app.provide(craftsKey, crafts)
 app.use(router)
 app.mount('#app')

@@ -1,5 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { byId } from '@/shared/crafts/craft'
 import { useSession } from '@/shared/state/useSession'
+import { crafts } from './crafts'
 import TodayPage from '@/features/today/TodayPage.vue'
 
 export const router = createRouter({
@@ -17,38 +19,26 @@ export const router = createRouter({
     {
       path: '/bench/:id(\\d+)',
       component: () => import('@/features/bench/BenchPage.vue'),
-      props: (to) => ({ id: Number(to.params.id) }),
+      props: byId,
       meta: { title: 'Bench' },
-    },
-    {
-      path: '/bench/:id(\\d+)/sheets',
-      component: () => import('@/features/nozzles/SheetPage.vue'),
-      props: (to) => ({ id: Number(to.params.id) }),
-      meta: { title: 'Nozzle sheets' },
-    },
-    {
-      path: '/bench/:id(\\d+)/opening',
-      component: () => import('@/features/strip-down/OpeningPage.vue'),
-      props: (to) => ({ id: Number(to.params.id) }),
-      meta: { title: 'Opening up' },
     },
     {
       path: '/bench/:id(\\d+)/tag',
       component: () => import('@/features/take-in/TagPage.vue'),
-      props: (to) => ({ id: Number(to.params.id) }),
+      props: byId,
       meta: { title: 'Tag' },
     },
     {
       path: '/bench/:id(\\d+)/hand-over',
       component: () => import('@/features/hand-over/HandOverPage.vue'),
-      props: (to) => ({ id: Number(to.params.id) }),
+      props: byId,
       meta: { title: 'Hand-over' },
     },
     { path: '/records', component: () => import('@/features/records/RecordsPage.vue'), meta: { title: 'Records' } },
     {
       path: '/records/:id(\\d+)',
       component: () => import('@/features/records/MachinePage.vue'),
-      props: (to) => ({ id: Number(to.params.id) }),
+      props: byId,
       meta: { title: 'Record' },
     },
     { path: '/shelf', component: () => import('@/features/practice/ShelfPage.vue'), meta: { title: 'Shelf' } },
@@ -58,18 +48,6 @@ export const router = createRouter({
       component: () => import('@/features/guides/CausePage.vue'),
       props: true,
       meta: { title: 'Cause' },
-    },
-    {
-      path: '/guides/sheets/:id',
-      component: () => import('@/features/nozzles/BlankSheetPage.vue'),
-      props: true,
-      meta: { title: 'Blank sheet' },
-    },
-    {
-      path: '/guides/steps/:id',
-      component: () => import('@/features/strip-down/GuidePaper.vue'),
-      props: true,
-      meta: { title: 'Guide' },
     },
     {
       path: '/guides/codes/:model/:code',
@@ -84,6 +62,7 @@ export const router = createRouter({
       meta: { title: 'How the odds have done' },
     },
     { path: '/people', component: () => import('@/features/accounts/PeoplePage.vue'), meta: { title: 'People' } },
+    ...crafts.flatMap((craft) => craft.routes),
     { path: '/:rest(.*)*', component: () => import('./NotFoundPage.vue'), meta: { title: 'Not found' } },
   ],
 })

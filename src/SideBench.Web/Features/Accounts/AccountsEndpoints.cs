@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
-using SideBench.Core.Bench;
 using SideBench.Core.Identity;
 using SideBench.Core.Outcomes;
 using SideBench.Data.People;
@@ -20,18 +19,28 @@ public static class AccountsEndpoints
     public static void MapAccounts(this IEndpointRouteBuilder routes)
     {
         var session = routes.MapGroup("/session").WithTags("Accounts");
-        session.MapGet("/", Show).Produces<SessionView>();
-        session.MapPost("/", In).Produces<SessionView>().ProducesProblems().RequireRateLimiting(Limit);
-        session.MapPost("/switch", Switch).Produces<SessionView>().ProducesProblems().RequireRateLimiting(Limit).For(Act.Read);
-        session.MapPost("/first-owner", FirstOwner).Produces<SessionView>().ProducesProblems().RequireRateLimiting(Limit);
-        session.MapDelete("/", Out).Produces<SessionView>();
+        session.MapGet("/", Show).Produces<SessionView>().Described("getSession", "Who is signed in, and what a page needs to begin.");
+        session.MapPost("/", In).Produces<SessionView>().Described("signIn", "Signs in by name and password.").RequireRateLimiting(Limit);
+        session
+            .MapPost("/switch", Switch)
+            .Produces<SessionView>()
+            .Described("switchPerson", "Switches to another person at the bench by PIN.")
+            .RequireRateLimiting(Limit)
+            .For(Act.Read);
+        session
+            .MapPost("/first-owner", FirstOwner)
+            .Produces<SessionView>()
+            .Described("addFirstOwner", "Makes the owner's account of an empty shop, by the code the server printed.")
+            .RequireRateLimiting(Limit);
+        session.MapDelete("/", Out).Produces<SessionView>().Described("signOut", "Signs out.");
 
         var people = routes.MapGroup("/people").WithTags("Accounts");
         people
             .MapGet("/", async (PeopleStore store, CancellationToken cancel) => Results.Ok((await store.All(cancel)).Select(View).ToList()))
             .Produces<List<PersonView>>()
+            .Described("listPeople", "The people of the shop.")
             .For(Act.Read);
-        people.MapPost("/", Add).Produces<PersonView>().ProducesProblems().For(Act.KeepAccounts);
+        people.MapPost("/", Add).Produces<PersonView>().Described("addPerson", "Adds a person.").For(Act.KeepAccounts);
     }
 
     private static async Task<IResult> Show(
@@ -103,12 +112,19 @@ public static class AccountsEndpoints
     private static async Task<IResult> Add(AddPersonRequest request, PeopleStore people, BenchBooks books, CancellationToken cancel)
     {
         var problems = Problems(request.Name, request.Password, request.Pin);
-        if (!Enum.TryParse<Role>(request.Role, out var role))
-            problems.Add(new Problem(ProblemCode.UnknownWord, "/role", request.Role, "Counter, Technician, Owner"));
+        // By its name alone: neither a number nor several at once.
+        Guard.Word(problems, request.Role, "/role", Enum.GetNames<Role>());
         if (problems.Count > 0)
             return ProblemResults.Of(problems);
         var pin = string.IsNullOrEmpty(request.Pin) ? null : SignIn.Hash(request.Pin);
-        var id = await people.Add(request.Name!.Trim(), role, SignIn.Hash(request.Password!), pin, books.Now, cancel);
+        var id = await people.Add(
+            request.Name!.Trim(),
+            Enum.Parse<Role>(request.Role!),
+            SignIn.Hash(request.Password!),
+            pin,
+            books.Now,
+            cancel
+        );
         return Results.Ok(View((await people.Find(id, cancel))!));
     }
 
@@ -129,7 +145,7 @@ public static class AccountsEndpoints
     private static List<Problem> Problems(string? name, string? password, string? pin)
     {
         var problems = new List<Problem>();
-        Intake.Text(problems, name, "/name", Intake.LongestName, needed: true);
+        Guard.Text(problems, name, "/name", Guard.LongestName, needed: true);
         if ((password?.Length ?? 0) < SignIn.ShortestPassword)
             problems.Add(new Problem(ProblemCode.PasswordTooShort, "/password", password?.Length ?? 0, SignIn.ShortestPassword));
         if (!string.IsNullOrEmpty(pin) && pin.Length < SignIn.ShortestPin)

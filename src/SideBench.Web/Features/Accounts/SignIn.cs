@@ -27,7 +27,7 @@ public sealed class SignIn(PeopleStore people, TimeProvider clock)
     /// <summary>The person, when name and password fit.</summary>
     public async Task<Outcome<PersonRow>> ByPassword(string name, string password, CancellationToken cancel)
     {
-        var person = await people.FindByName(name, cancel);
+        var person = Guard.IsKeepable(name) ? await people.FindByName(name, cancel) : null;
         if (person is not null)
             return await Check(person, person.PasswordHash, password, cancel);
         Hasher.VerifyHashedPassword("", NobodysHash, password);

@@ -1,6 +1,7 @@
 using SideBench.Core.Identity;
 using SideBench.Data.Jobs;
 using SideBench.Web.Hosting;
+using SideBench.Web.Problems;
 
 namespace SideBench.Web.Features.Board;
 
@@ -38,6 +39,7 @@ public static class BoardEndpoints
                 }
             )
             .Produces<BoardView>()
+            .Described("getBoard", "All machines that are here, as the strip shows them.")
             .WithTags("Board")
             .For(Act.Read);
 

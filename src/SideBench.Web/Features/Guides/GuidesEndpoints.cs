@@ -1,7 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Machines;
-using SideBench.Core.Outcomes;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
 
@@ -14,17 +13,21 @@ public static class GuidesEndpoints
     public static void MapGuides(this IEndpointRouteBuilder routes)
     {
         var guides = routes.MapGroup("/guides").WithTags("Guides");
-        guides.MapGet("/book", (BenchBooks books) => Results.Ok(Index(books))).Produces<BookIndex>().For(Act.Read);
+        guides
+            .MapGet("/book", (BenchBooks books) => Results.Ok(Index(books)))
+            .Produces<BookIndex>()
+            .Described("getBook", "The fault book, to be searched.")
+            .For(Act.Read);
         guides
             .MapGet(
                 "/causes/{id}",
                 (string id, BenchBooks books) =>
                     books.Shop.Book.Causes.FirstOrDefault(c => c.Id == id) is { } cause
                         ? Results.Ok(GuideViews.Cause(books.Shop, cause))
-                        : ProblemResults.Of(ProblemCode.NotInBook, "", id)
+                        : ProblemResults.Of(DiagnosisProblem.NotInBook, "", id)
             )
             .Produces<CausePage>()
-            .ProducesProblems()
+            .Described("getCause", "One cause: signs, mends, models.")
             .For(Act.Read);
         guides
             .MapGet(
@@ -33,10 +36,10 @@ public static class GuidesEndpoints
                     books.Shop.Models.GetValueOrDefault(model) is { } machine
                     && machine.Codes.FirstOrDefault(c => c.Code == code) is { } known
                         ? Results.Ok(GuideViews.Code(books.Shop.Book, machine, known))
-                        : ProblemResults.Of(ProblemCode.NotInBook, "", code)
+                        : ProblemResults.Of(DiagnosisProblem.NotInBook, "", code)
             )
             .Produces<CodePage>()
-            .ProducesProblems()
+            .Described("getPanelCode", "One panel code: what it may really be on a model.")
             .For(Act.Read);
     }
 

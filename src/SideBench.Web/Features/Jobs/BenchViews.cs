@@ -1,8 +1,9 @@
-using SideBench.Core.Bench;
-using SideBench.Core.Day;
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
+using SideBench.Core.Ink;
+using SideBench.Core.Jobs;
+using SideBench.Core.Record;
 using SideBench.Data.Jobs;
+using SideBench.Web.Features.Machines;
 using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Jobs;
@@ -11,23 +12,25 @@ namespace SideBench.Web.Features.Jobs;
 public static class BenchViews
 {
     /// <summary>The bench page of a job.</summary>
-    public static BenchView Of(JobRow row, IReadOnlyList<Entry> entries, JobCase job, BenchBooks books)
+    public static BenchView Of(JobRow row, IReadOnlyList<Entry> entries, JobCase job, BenchBooks books) =>
+        new(
+            Job(row, job, books),
+            Machine(row, job),
+            Diagnosis(job),
+            StripDown(job.State),
+            new InkSection(Feed(job)),
+            Record(entries, job.State)
+        );
+
+    private static JobSection Job(JobRow row, JobCase job, BenchBooks books)
     {
         var now = books.Now;
-        var state = job.State;
-        var model = job.Book.Model;
-        var intake = state.Intake;
-        return new BenchView(
+        var (state, intake) = (job.State, job.State.Intake);
+        return new JobSection(
             row.Id.Value,
             row.Tag,
             state.Version,
-            row.Machine.Value,
-            model.Id,
-            model.FullName,
-            model.Kind,
-            row.Serial,
             row.CustomerName,
-            job.Book.Complaint.Name,
             job.Thread.Words.Length > 0 ? job.Thread.Words : intake.Words,
             intake.Tried,
             intake.Ink,
@@ -42,44 +45,67 @@ public static class BenchViews
             StandingWord(state.StandingAt(now)),
             state.WaitsFor,
             state.WaitsWhat,
-            state.CounterPct,
             now,
-            Stations(job),
+            [.. state.Clocks.Select(c => new ClockView(c.Id, c.Kind, c.Label, c.StartedAt, c.EndsAt, c.LatestAt))],
+            books.Shop.Numbers.Of<JobsNumbers>().Clocks,
+            BenchKeeping.ClockKinds,
+            Spent(job),
+            state.Closing?.How,
+            state.Closing?.Reason ?? "",
+            state.HandOver is not null
+        );
+    }
+
+    private static MachineSection Machine(JobRow row, JobCase job)
+    {
+        var model = job.Book.Model;
+        return new MachineSection(
+            row.Machine.Value,
+            model.Id,
+            model.FullName,
+            model.Kind,
+            row.Serial,
+            job.State.Counter?.Pct,
             [.. model.Slots.Select(s => new SlotView(s.Panel, s.Ink, s.Colour, s.Bay, s.FromFront, s.FromBack, s.Cartridge))],
             [.. model.Codes.Select(c => new CodeView(c.Code, c.Says, c.Means))],
             model.Cautions,
+            MachineViews.Known(job.State.Machine)
+        );
+    }
+
+    private static DiagnosisSection Diagnosis(JobCase job) =>
+        new(
+            job.Book.Complaint.Name,
+            Stations(job),
             Advice(job),
             [.. job.Odds.Evidence.Select(EvidenceOf)],
             job.Odds.Unknown,
             job.Odds.Fixed,
             [.. StepViews.HeldGroups(job)],
-            [
-                .. state.Tray.Select(i => new TrayItemView(
-                    i.Id,
-                    i.Label,
-                    i.Change,
-                    i.Count,
-                    i.Undo,
-                    i.Marks.Contains("no-power") || i.Marks.Contains("open")
-                )),
-            ],
-            [.. state.Clocks.Select(c => new ClockView(c.Id, c.Kind, c.Label, c.StartedAt, c.EndsAt, c.LatestAt))],
-            Spent(job),
-            EntryViews(entries),
             job.Proof.Proved,
-            state.Closing?.How,
-            state.Closing?.Reason ?? "",
-            state.HandOver is not null,
             job.Thread.Id,
-            [.. state.Threads.Select(t => ThreadOf(job, t))],
+            [.. job.State.Threads.Select(t => ThreadOf(job, t))],
             job.Thread.IsOpen,
             job.Odds.Contradicted,
-            Feed(job),
             Schools(job),
             Endable(job),
             BookNote(job)
         );
-    }
+
+    private static StripDownSection StripDown(JobState state) =>
+        new([
+            .. state.Tray.Select(i => new TrayItemView(
+                i.Id,
+                i.Label,
+                i.Change,
+                i.Count,
+                i.Undo,
+                i.Marks.Contains("no-power") || i.Marks.Contains("open")
+            )),
+        ]);
+
+    private static RecordSection Record(IReadOnlyList<Entry> entries, JobState state) =>
+        new(EntryViews(entries), [.. state.Doubts.Select(d => new DoubtView(d.Entry.Value, d.Says))]);
 
     /// <summary>One station's causes, tests and repairs.</summary>
     public static StationDetail? Station(JobCase job, string station)
@@ -99,7 +125,7 @@ public static class BenchViews
     /// <summary>Lines of the record, newest first.</summary>
     public static IReadOnlyList<EntryView> EntryViews(IReadOnlyList<Entry> entries)
     {
-        var takenBack = entries.Select(e => e.Body).OfType<EntryBody.Corrected>().Select(c => c.Target).ToHashSet();
+        var takenBack = TakenBack.In(entries);
         return [.. entries.OrderByDescending(e => e.Id.Value).Select(e => EntryOf(e, takenBack.Contains(e.Id.Value)))];
     }
 
@@ -109,11 +135,11 @@ public static class BenchViews
     private static EntryView EntryOf(Entry entry, bool takenBack) =>
         new(
             entry.Id.Value,
-            EntrySentence.KindOf(entry.Body),
-            EntrySentence.Of(entry.Body),
+            entry.Body.Kind.Name,
+            entry.Body.Says,
             entry.At,
             entry.PersonName,
-            entry.Body is EntryBody.Corrected c ? c.Target : null,
+            entry.Body is Corrected c ? c.Target : null,
             takenBack
         );
 
@@ -179,7 +205,8 @@ public static class BenchViews
                     r.Outcome.Quantity?.Unit ?? "",
                     r.Slot,
                     InkOf(job, r.Slot),
-                    r.Fit
+                    r.Fit,
+                    r.IsSure
                 )),
         ];
 
@@ -196,7 +223,7 @@ public static class BenchViews
     private static string InkOf(JobCase job, int slot) => job.Book.Model.Slots.FirstOrDefault(s => s.Panel == slot)?.Ink ?? "";
 
     private static FeedView? Feed(JobCase job) =>
-        job.Feed is { } feed ? new FeedView(feed.PerPage.Value, feed.Needed.Value, feed.Ratio, feed.ServesCoveragePct) : null;
+        job.Feed is { } feed ? new FeedView(feed.PerPage.Value, feed.Needed.Value, feed.Share.Value, feed.ServesCoverage.Pct) : null;
 
     private static IReadOnlyList<JobSchoolView> Schools(JobCase job) =>
         [
@@ -243,6 +270,13 @@ public static class BenchViews
     private static SpentView Spent(JobCase job)
     {
         var labour = job.Labour;
-        return new SpentView(job.State.Minutes, job.State.Parts, job.State.InkMl, labour.Amount, labour.Currency, job.State.Intake.Limit);
+        return new SpentView(
+            job.State.Hands.Value,
+            job.State.Parts,
+            job.State.Ink.Value,
+            labour.Amount,
+            labour.Currency,
+            job.State.Intake.Limit
+        );
     }
 }

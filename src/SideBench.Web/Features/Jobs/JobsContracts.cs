@@ -1,3 +1,5 @@
+using SideBench.Core.Jobs;
+
 namespace SideBench.Web.Features.Jobs;
 
 /// <summary>What every write to a job carries.</summary>
@@ -168,18 +170,12 @@ public sealed record EntryView(long Id, string Kind, string Says, DateTimeOffset
 
 public sealed record SpentView(double Minutes, decimal Parts, double InkMl, decimal Labour, string Currency, decimal? Limit);
 
-/// <summary>Everything the bench page shows of a job.</summary>
-public sealed record BenchView(
+/// <summary>A job in short: what it is about, whose it is, and where it stands.</summary>
+public sealed record JobSection(
     long Id,
     int Tag,
     int Version,
-    long MachineId,
-    string ModelId,
-    string Machine,
-    string Kind,
-    string Serial,
     string Customer,
-    string Complaint,
     string Words,
     string Tried,
     string Ink,
@@ -194,33 +190,72 @@ public sealed record BenchView(
     string Standing,
     string WaitsFor,
     string WaitsWhat,
-    double? CounterPct,
     DateTimeOffset Now,
-    IReadOnlyList<StationView> Stations,
+    IReadOnlyList<ClockView> Clocks,
+    IReadOnlyList<ClockPreset> Presets,
+    IReadOnlyList<string> ClockKinds,
+    SpentView Spent,
+    string? ClosedHow,
+    string ClosedReason,
+    bool HandedOver
+);
+
+/// <summary>A lasting change of a machine, or something else that is known of it since a time.</summary>
+public sealed record KnownView(string Key, string Says, DateTimeOffset? Since);
+
+/// <summary>The machine: its model, and how it stands.</summary>
+public sealed record MachineSection(
+    long MachineId,
+    string ModelId,
+    string Machine,
+    string Kind,
+    string Serial,
+    double? CounterPct,
     IReadOnlyList<SlotView> Slots,
     IReadOnlyList<CodeView> Codes,
     IReadOnlyList<string> MachineCautions,
+    IReadOnlyList<KnownView> Known
+);
+
+/// <summary>Diagnosis: the thread in hand, its odds, and what to do next.</summary>
+public sealed record DiagnosisSection(
+    string Complaint,
+    IReadOnlyList<StationView> Stations,
     AdviceView Advice,
     IReadOnlyList<EvidenceView> Evidence,
     double UnknownRatio,
     double FixedRatio,
     IReadOnlyList<HeldGroupView> Held,
-    IReadOnlyList<TrayItemView> Tray,
-    IReadOnlyList<ClockView> Clocks,
-    SpentView Spent,
-    IReadOnlyList<EntryView> Entries,
     bool Proved,
-    string? ClosedHow,
-    string ClosedReason,
-    bool HandedOver,
     int Thread,
     IReadOnlyList<ThreadView> Threads,
     bool ThreadOpen,
     bool Contradicted,
-    FeedView? Feed,
     IReadOnlyList<JobSchoolView> Schools,
     IReadOnlyList<CauseChoice> Endable,
     string BookNote
+);
+
+/// <summary>Opening up: what is off, open or inside.</summary>
+public sealed record StripDownSection(IReadOnlyList<TrayItemView> Tray);
+
+/// <summary>Ink: what still reaches the head.</summary>
+public sealed record InkSection(FeedView? Feed);
+
+/// <summary>The record: every line, newest first, and what it says that cannot be.</summary>
+public sealed record RecordSection(IReadOnlyList<EntryView> Entries, IReadOnlyList<DoubtView> Doubts);
+
+/// <summary>Something the record says that cannot be.</summary>
+public sealed record DoubtView(long Entry, string Says);
+
+/// <summary>Everything the bench page shows of a job, in sections, each of one craft. A new craft adds its own.</summary>
+public sealed record BenchView(
+    JobSection Job,
+    MachineSection Machine,
+    DiagnosisSection Diagnosis,
+    StripDownSection StripDown,
+    InkSection Ink,
+    RecordSection Record
 );
 
 public sealed record CauseChoice(string Id, string Name, double Ratio);
@@ -259,7 +294,8 @@ public sealed record ReadingView(
     string Unit,
     int Slot,
     string Ink,
-    double FitRatio
+    double FitRatio,
+    bool Sure
 );
 
 public sealed record CauseView(string Id, string Name, double Ratio, double MendedRatio);

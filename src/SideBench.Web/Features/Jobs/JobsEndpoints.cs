@@ -1,7 +1,7 @@
-using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Jobs;
 using SideBench.Core.Outcomes;
-using SideBench.Data.Jobs;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
 
@@ -10,275 +10,205 @@ namespace SideBench.Web.Features.Jobs;
 /// <summary>Work at the bench.</summary>
 public static class JobsEndpoints
 {
+    private const int MostTyped = 200;
+
     /// <summary>Maps them.</summary>
     public static void MapJobs(this IEndpointRouteBuilder routes)
     {
-        var jobs = routes.MapGroup("/jobs").WithTags("Jobs");
+        var jobs = routes.MapGroup("/jobs/{id:long}").WithTags("Jobs");
         MapReads(jobs);
         MapWork(jobs);
-        MapThreads(jobs);
         MapKeeping(jobs);
         MapEndings(jobs);
     }
 
-    private const int MostTyped = 200;
-
-    private static string NewId() => Guid.NewGuid().ToString("N")[..8];
+    /// <summary>A name for something on the tray, a clock or a guide that is followed.</summary>
+    public static string NewId() => Guid.NewGuid().ToString("N")[..8];
 
     private static void MapReads(RouteGroupBuilder jobs)
     {
         jobs.MapGet(
-                "/{id:long}",
-                async (long id, int? thread, JobStore store, JobDesk desk, CancellationToken cancel) =>
-                    await store.Load(new JobId(id), cancel) is { } loaded
-                        ? desk.Show(loaded, thread ?? 0)
-                        : ProblemResults.Of(ProblemCode.UnknownJob, "", id)
+                "",
+                async (long id, int? thread, JobDesk desk, BenchBooks books, CancellationToken cancel) =>
+                    (await desk.Look(id, thread, (loaded, job) => BenchViews.Of(loaded.Row, loaded.Entries, job, books), cancel)).ToResult()
             )
             .Produces<BenchView>()
-            .ProducesProblems()
+            .Described("getJob", "The bench page of a job: one thread of it in full.")
             .For(Act.Read);
         jobs.MapGet(
-                "/{id:long}/stations/{station}",
-                (long id, string station, int? thread, JobStore store, BenchBooks books, CancellationToken cancel) =>
-                    Look(id, thread, store, books, job => BenchViews.Station(job, station), station, cancel)
+                "/stations/{station}",
+                async (long id, string station, int? thread, JobDesk desk, CancellationToken cancel) =>
+                    (await desk.Look(id, thread, (_, job) => BenchViews.Station(job, station), cancel, station)).ToResult()
             )
             .Produces<StationDetail>()
-            .ProducesProblems()
+            .Described("getStation", "One station of the machine: its causes, tests and repairs.")
             .For(Act.Read);
         jobs.MapGet(
-                "/{id:long}/why/{cause}",
-                (long id, string cause, int? thread, JobStore store, BenchBooks books, CancellationToken cancel) =>
-                    Look(id, thread, store, books, job => BenchViews.Why(job, cause), cause, cancel)
+                "/why/{cause}",
+                async (long id, string cause, int? thread, JobDesk desk, CancellationToken cancel) =>
+                    (await desk.Look(id, thread, (_, job) => BenchViews.Why(job, cause), cancel, cause)).ToResult()
             )
             .Produces<WhyView>()
-            .ProducesProblems()
+            .Described("explainCause", "The arithmetic behind the odds of one cause.")
             .For(Act.Read);
         jobs.MapGet(
-                "/{id:long}/readings",
-                (long id, string words, int? thread, JobStore store, BenchBooks books, CancellationToken cancel) =>
-                    Look(
-                        id,
-                        thread,
-                        store,
-                        books,
-                        job => BenchViews.Readings(job, words.Length > MostTyped ? words[..MostTyped] : words),
-                        words,
-                        cancel
-                    )
+                "/readings",
+                async (long id, string words, int? thread, JobDesk desk, CancellationToken cancel) =>
+                    (
+                        await desk.Look(
+                            id,
+                            thread,
+                            (_, job) => BenchViews.Readings(job, words.Length > MostTyped ? words[..MostTyped] : words),
+                            cancel,
+                            words
+                        )
+                    ).ToResult()
             )
             .Produces<List<ReadingView>>()
-            .ProducesProblems()
+            .Described("readTypedWords", "What a few typed words can mean as an answer, best first.")
             .For(Act.Read);
-    }
-
-    private static async Task<IResult> Look<T>(
-        long id,
-        int? thread,
-        JobStore store,
-        BenchBooks books,
-        Func<JobCase, T?> look,
-        string what,
-        CancellationToken cancel
-    )
-        where T : class
-    {
-        if (await store.Load(new JobId(id), cancel) is not { } loaded)
-            return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
-        var job = books.Case(loaded.Entries, thread ?? 0);
-        if (!job.IsGood)
-            return ProblemResults.Of(job.Problems);
-        return look(job.Value) is { } seen ? Results.Ok(seen) : ProblemResults.Of(ProblemCode.UnknownStep, "", what);
     }
 
     private static void MapWork(RouteGroupBuilder jobs)
     {
-        jobs.MapPost(
-                "/{id:long}/answers",
-                (long id, AnswerRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) => BenchWork.Answer(job, r.Finding, r.Outcome, r.Quantity, NewId, r.CoveragePct, r.Slot)
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        jobs.MapPost(
-                "/{id:long}/repairs",
-                (long id, MendRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => BenchWork.Mend(job, r.Repair, r.Minutes, r.Lot ?? "", NewId))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        jobs.MapPost(
-                "/{id:long}/corrections",
-                (long id, CorrectRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, entries) => BenchWork.Correct(job.State, entries, r.Entry, r.Reason ?? ""))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        jobs.MapPost(
-                "/{id:long}/overrides",
-                (long id, OverrideRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => BenchWork.Override(job, r.Step, r.Reason ?? ""))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-    }
-
-    private static void MapThreads(RouteGroupBuilder jobs)
-    {
-        jobs.MapPost(
-                "/{id:long}/threads",
-                (long id, ThreadRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => Endings.Open(job, r.Complaint, r.Slot, r.Words ?? ""))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        jobs.MapPost(
-                "/{id:long}/schools",
-                (long id, JobSchoolRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => ShopKeeping.Choose(job.Book.Book, r.School, r.Option, forJob: true))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
+        jobs.MapJobWrite<AnswerRequest>(
+            "/answers",
+            Act.Bench,
+            "answerFinding",
+            "Tells what a finding showed.",
+            (r, on) => BenchWork.Answer(on.Job, r.Finding, r.Outcome, r.Quantity, NewId, r.CoveragePct, r.Slot)
+        );
+        jobs.MapJobWrite<MendRequest>(
+            "/repairs",
+            Act.Bench,
+            "recordRepair",
+            "Records that a repair was made.",
+            (r, on) => BenchWork.Mend(on.Job, r.Repair, r.Minutes, r.Lot ?? "", NewId)
+        );
+        jobs.MapJobWrite<CorrectRequest>(
+            "/corrections",
+            Act.Bench,
+            "takeLineBack",
+            "Takes an earlier line back: it stays on record and no longer counts.",
+            (r, on) => BenchWork.Correct(on.Job.State, on.Entries, r.Entry, r.Reason ?? "")
+        );
+        jobs.MapJobWrite<OverrideRequest>(
+            "/overrides",
+            Act.Bench,
+            "passGate",
+            "Goes past a gate, with a reason.",
+            (r, on) => BenchWork.Override(on.Job, r.Step, r.Reason ?? "")
+        );
+        jobs.MapJobWrite<ThreadRequest>(
+            "/threads",
+            Act.Bench,
+            "openThread",
+            "Opens a thread for another symptom, or the same at another place.",
+            (r, on) => Endings.Open(on.Job, r.Complaint, r.Slot, r.Words ?? "")
+        );
+        jobs.MapJobWrite<JobSchoolRequest>(
+            "/schools",
+            Act.Bench,
+            "chooseJobSchool",
+            "Chooses a practice for this job alone.",
+            (r, on) => ShopKeeping.Choose(on.Job.Book.Book, r.School, r.Option, forJob: true)
+        );
     }
 
     private static void MapKeeping(RouteGroupBuilder jobs)
     {
-        jobs.MapPost(
-                "/{id:long}/tray",
-                (long id, TrayPutRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => BenchKeeping.Put(job.State, r.Label ?? "", r.Change, r.Count, NewId()))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        jobs.MapPost(
-                "/{id:long}/tray/cleared",
-                (long id, TrayClearRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) => BenchKeeping.Clear(job.State, r.Items ?? [], books.Shop.Graphs.GetValueOrDefault(job.Book.Model.Id))
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        jobs.MapPost(
-                "/{id:long}/clocks",
-                (long id, ClockStartRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) => BenchKeeping.StartClock(job.State, r.Kind, r.Label ?? "", r.MinMinutes, r.MaxMinutes, NewId()),
-                        harmless: true
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        jobs.MapPost(
-                "/{id:long}/clocks/stopped",
-                (long id, ClockStopRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => BenchKeeping.StopClock(job.State, r.Clock), harmless: true)
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        jobs.MapPost(
-                "/{id:long}/notes",
-                (long id, NoteRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (_, _) => BenchKeeping.Note(r.Text ?? ""), harmless: true)
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Speak);
-        jobs.MapPost(
-                "/{id:long}/waits",
-                (long id, WaitRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => BenchKeeping.Wait(job.State, r.For, r.What ?? "", r.Until))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Speak);
-        jobs.MapPost(
-                "/{id:long}/consents",
-                (long id, ConsentRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => BenchKeeping.Consent(job.State, r.What, r.By ?? ""))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Speak);
-        jobs.MapPost(
-                "/{id:long}/place",
-                (long id, PlaceRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => BenchKeeping.Place(r.Place, job.Book.Book.House.Places))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Speak);
+        jobs.MapJobWrite<TrayPutRequest>(
+            "/tray",
+            Act.Bench,
+            "putOnTray",
+            "Puts something on the tray by hand.",
+            (r, on) => BenchKeeping.Put(on.Job.State, r.Label ?? "", r.Change, r.Count, NewId())
+        );
+        jobs.MapJobWrite<ClockStartRequest>(
+            "/clocks",
+            Act.Bench,
+            "startClock",
+            "Starts a clock.",
+            (r, on) => BenchKeeping.StartClock(on.Job.State, r.Kind, r.Label ?? "", r.MinMinutes, r.MaxMinutes, NewId()),
+            harmless: true
+        );
+        jobs.MapJobWrite<ClockStopRequest>(
+            "/clocks/stopped",
+            Act.Bench,
+            "endClock",
+            "Ends a clock.",
+            (r, on) => BenchKeeping.StopClock(on.Job.State, r.Clock),
+            harmless: true
+        );
+        jobs.MapJobWrite<NoteRequest>(
+            "/notes",
+            Act.Speak,
+            "writeNote",
+            "Writes a note.",
+            (r, _) => BenchKeeping.Note(r.Text ?? ""),
+            harmless: true
+        );
+        jobs.MapJobWrite<WaitRequest>(
+            "/waits",
+            Act.Speak,
+            "setWait",
+            "Says what the job waits for: parts, the customer, or hands.",
+            (r, on) => BenchKeeping.Wait(on.Job.State, r.For, r.What ?? "", r.Until, on.Books.Now)
+        );
+        jobs.MapJobWrite<ConsentRequest>(
+            "/consents",
+            Act.Speak,
+            "recordConsent",
+            "Records that the customer agreed to something.",
+            (r, on) => BenchKeeping.Consent(on.Job.State, r.What, r.By ?? "")
+        );
+        jobs.MapJobWrite<PlaceRequest>(
+            "/place",
+            Act.Speak,
+            "setPlace",
+            "Moves the machine to a place on the bench, or off it.",
+            (r, on) => BenchKeeping.Place(r.Place, on.Job.Book.Book.House.Places)
+        );
     }
 
     private static void MapEndings(RouteGroupBuilder jobs)
     {
-        jobs.MapPost(
-                "/{id:long}/closing",
-                (long id, CloseRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => Endings.Close(job, r.How, r.Reason ?? "", r.Cause ?? ""))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        jobs.MapPost(
-                "/{id:long}/hand-over",
-                (long id, HandOverRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) => BenchKeeping.HandOver(job.State, r.To ?? "", r.Charge, job.Book.Book.House.Currency)
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.HandOver);
+        jobs.MapJobWrite<CloseRequest>(
+            "/closing",
+            Act.Bench,
+            "closeThread",
+            "Ends a thread; the last one ends the job.",
+            (r, on) => Endings.Close(on.Job, r.How, r.Reason ?? "", r.Cause ?? "")
+        );
+        jobs.MapJobWrite<HandOverRequest>(
+            "/hand-over",
+            Act.HandOver,
+            "handOver",
+            "Hands the machine back to its customer.",
+            (r, on) => BenchKeeping.HandOver(on.Job.State, r.To ?? "", r.Charge, on.Job.Book.Book.House.Currency)
+        );
         jobs.MapGet(
-                "/{id:long}/hand-over",
-                async (long id, JobStore store, BenchBooks books, CancellationToken cancel) =>
-                {
-                    if (await store.Load(new JobId(id), cancel) is not { } loaded)
-                        return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
-                    var job = books.Case(loaded.Entries);
-                    return job.IsGood ? Results.Ok(Papers.HandOver(loaded.Row, job.Value)) : ProblemResults.Of(job.Problems);
-                }
+                "/hand-over",
+                async (long id, JobDesk desk, CancellationToken cancel) =>
+                    (await desk.Look(id, null, (loaded, job) => Papers.HandOver(loaded.Row, job), cancel)).ToResult()
             )
             .Produces<HandOverView>()
-            .ProducesProblems()
+            .Described("getHandOverSheet", "The sheet that goes home with the machine.")
             .For(Act.Read);
         jobs.MapGet(
-                "/{id:long}/tag",
-                async (long id, JobStore store, BenchBooks books, HttpContext http, CancellationToken cancel) =>
-                {
-                    if (await store.Load(new JobId(id), cancel) is not { } loaded)
-                        return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
-                    var job = books.Case(loaded.Entries);
-                    var link = $"{http.Request.Scheme}://{http.Request.Host}/bench/{id}";
-                    return job.IsGood ? Results.Ok(Papers.Tag(loaded.Row, job.Value, link)) : ProblemResults.Of(job.Problems);
-                }
+                "/tag",
+                async (long id, JobDesk desk, HttpContext http, CancellationToken cancel) =>
+                    (
+                        await desk.Look(
+                            id,
+                            null,
+                            (loaded, job) => Papers.Tag(loaded.Row, job, $"{http.Request.Scheme}://{http.Request.Host}/bench/{id}"),
+                            cancel
+                        )
+                    ).ToResult()
             )
             .Produces<TagView>()
-            .ProducesProblems()
+            .Described("getTag", "The tag that is tied to the machine, with a code that a phone reads.")
             .For(Act.Read);
     }
 }

@@ -1,5 +1,6 @@
 using QRCoder;
 using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
 using SideBench.Data.Jobs;
 
 namespace SideBench.Web.Features.Jobs;

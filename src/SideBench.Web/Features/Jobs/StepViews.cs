@@ -1,4 +1,3 @@
-using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 
 namespace SideBench.Web.Features.Jobs;
@@ -62,7 +61,7 @@ public static class StepViews
     {
         var ml = StepCost.InkMlOf(held.Step, job.Book.Model);
         var pct = StepCost.CounterPctOf(held.Step, job.Book.Model);
-        var now = job.State.CounterPct;
+        var now = job.State.Counter?.Pct;
         var spends =
             ml <= 0
                 ? ""

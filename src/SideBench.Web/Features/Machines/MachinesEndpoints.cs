@@ -1,6 +1,7 @@
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.Record;
@@ -30,7 +31,9 @@ public sealed record MachineView(
     string Serial,
     string Customer,
     string CustomerContact,
-    IReadOnlyList<VisitView> Visits
+    IReadOnlyList<VisitView> Visits,
+    IReadOnlyList<KnownView> Known,
+    IReadOnlyList<DoubtView> Doubts
 );
 
 /// <summary>A page of a machine's record, newest first.</summary>
@@ -45,45 +48,57 @@ public static class MachinesEndpoints
     /// <summary>Maps them.</summary>
     public static void MapMachines(this IEndpointRouteBuilder routes)
     {
-        var machines = routes.MapGroup("/machines").WithTags("Machines");
-        machines.MapGet("/{id:long}", Show).Produces<MachineView>().ProducesProblems().For(Act.Read);
+        var machines = routes.MapGroup("/machines/{id:long}").WithTags("Machines");
         machines
-            .MapGet(
-                "/{id:long}/record",
-                async (long id, long? before, EntryStore store, CancellationToken cancel) =>
-                {
-                    var entries = await store.OfMachine(new MachineId(id), before is { } b ? new EntryId(b) : null, PageSize, cancel);
-                    return Results.Ok(
-                        new RecordPage(BenchViews.EntryViews(entries), entries.Count == PageSize ? entries[^1].Id.Value : null)
-                    );
-                }
-            )
+            .MapGet("", Show)
+            .Produces<MachineView>()
+            .Described("getMachine", "A machine: how it stands, and all its visits.")
+            .For(Act.Read);
+        machines
+            .MapGet("/record", Page)
             .Produces<RecordPage>()
+            .Described("getMachineRecord", "A page of a machine's record, newest first.")
             .For(Act.Read);
         machines
             .MapGet(
-                "/{id:long}/record.csv",
+                "/record.csv",
                 (long id, MachineStore machines, EntryStore store, CancellationToken cancel) =>
                     Export(id, machines, store, RecordFiles.Csv, "text/csv; charset=utf-8", "csv", cancel)
             )
             .Produces<string>(200, "text/csv")
+            .Described("exportMachineRecordCsv", "A machine's whole record as CSV.")
             .For(Act.Read);
         machines
             .MapGet(
-                "/{id:long}/record.json",
+                "/record.json",
                 (long id, MachineStore machines, EntryStore store, CancellationToken cancel) =>
                     Export(id, machines, store, RecordFiles.Json, "application/json", "json", cancel)
             )
             .Produces<string>(200, "application/json")
+            .Described("exportMachineRecordJson", "A machine's whole record as JSON.")
             .For(Act.Read);
     }
 
-    private static async Task<IResult> Show(long id, MachineStore store, JobStore jobs, BenchBooks books, CancellationToken cancel)
+    private static async Task<IResult> Page(long id, long? before, EntryStore store, CancellationToken cancel)
+    {
+        var entries = await store.OfMachine(new MachineId(id), before is { } b ? new EntryId(b) : null, PageSize, cancel);
+        return Results.Ok(new RecordPage(BenchViews.EntryViews(entries), entries.Count == PageSize ? entries[^1].Id.Value : null));
+    }
+
+    private static async Task<IResult> Show(
+        long id,
+        MachineStore store,
+        JobStore jobs,
+        EntryStore entries,
+        BenchBooks books,
+        CancellationToken cancel
+    )
     {
         if (await store.Find(new MachineId(id), cancel) is not { } row)
             return ProblemResults.Of(ProblemCode.UnknownMachine, "", id);
         var visits = await jobs.OfMachine(row.Id, cancel);
         books.Shop.Models.TryGetValue(row.ModelId, out var model);
+        var machine = MachineCase.Of(await entries.EarlierOf(row.Id, default, cancel));
         var complaints = books.Shop.Book.Complaints.ToDictionary(c => c.Id, c => c.Name);
         return Results.Ok(
             new MachineView(
@@ -105,7 +120,9 @@ public static class MachinesEndpoints
                         v.ClosedHow,
                         v.HandedOverAt is not null
                     )),
-                ]
+                ],
+                MachineViews.Known(machine),
+                [.. machine.Doubts.Select(d => new DoubtView(d.Entry.Value, d.Says))]
             )
         );
     }

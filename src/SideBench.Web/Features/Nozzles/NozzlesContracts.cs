@@ -63,7 +63,8 @@ public sealed record SheetLineView(
     string Way,
     int CleansBefore,
     int MissingCount,
-    IReadOnlyList<int> Missing
+    IReadOnlyList<int> Missing,
+    bool MadeUp
 );
 
 /// <summary>One unit of a sheet, with what became of it.</summary>
@@ -108,7 +109,8 @@ public sealed record SheetView(
     IReadOnlyList<string> Handling,
     int UnsureCount,
     int PutRight,
-    IReadOnlyList<int> Dashes
+    IReadOnlyList<int> Dashes,
+    bool MadeUp
 );
 
 /// <summary>All about a job's sheets.</summary>

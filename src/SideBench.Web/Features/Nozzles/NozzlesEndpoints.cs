@@ -1,7 +1,8 @@
 using Microsoft.AspNetCore.Http.Features;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
+using SideBench.Core.StripDown;
 using SideBench.Data.Jobs;
 using SideBench.Data.Pictures;
 using SideBench.Data.Record;
@@ -22,21 +23,9 @@ public static class NozzlesEndpoints
     {
         var layouts = routes.MapGroup("/layouts").WithTags("Nozzles");
         layouts
-            .MapGet(
-                "",
-                (BenchBooks books) =>
-                    Results.Ok(
-                        books
-                            .Shop.Layouts.Values.OrderBy(l => l.Name, StringComparer.Ordinal)
-                            .Select(l => new LayoutLine(
-                                l.Id,
-                                l.Name,
-                                string.Join(", ", books.Shop.Models.Values.Where(m => m.Sheet?.Layout.Id == l.Id).Select(m => m.FullName))
-                            ))
-                            .ToList()
-                    )
-            )
+            .MapGet("", (BenchBooks books) => Results.Ok(Lines(books)))
             .Produces<List<LayoutLine>>()
+            .Described("listLayouts", "All layouts of nozzle sheets, with the models that print them.")
             .For(Act.Read);
         layouts
             .MapGet(
@@ -44,60 +33,71 @@ public static class NozzlesEndpoints
                 (string id, BenchBooks books) =>
                     books.Shop.Layouts.GetValueOrDefault(id) is { } layout
                         ? Results.Ok(SheetViews.Layout(layout, null))
-                        : ProblemResults.Of(ProblemCode.UnknownLayout, "", id)
+                        : ProblemResults.Of(NozzlesProblem.UnknownLayout, "", id)
             )
             .Produces<LayoutView>()
-            .ProducesProblems()
+            .Described("getLayout", "One layout, for drawing and for paper.")
             .For(Act.Read);
-        var sheets = routes.MapGroup("/jobs/{id:long}/sheets").WithTags("Nozzles");
-        sheets
-            .MapGet(
-                "",
-                (long id, string? sheet, string? against, JobStore jobs, EntryStore entries, BenchBooks books, CancellationToken cancel) =>
-                    Show(id, sheet, against, jobs, entries, books, cancel)
-            )
+        var job = routes.MapGroup("/jobs/{id:long}").WithTags("Nozzles");
+        job.MapGet("/sheets", Show)
             .Produces<SheetsView>()
-            .ProducesProblems()
+            .Described("getSheets", "The nozzle sheets of a job's machine, one of them in full.")
             .For(Act.Read);
-        sheets
-            .MapPost(
-                "/picture",
-                (long id, Guid key, int seenVersion, int? thread, string? way, SheetDesk desk, HttpContext http) =>
-                {
-                    if (way is not null && !Ways.Contains(way))
-                        return Task.FromResult(ProblemResults.Of(ProblemCode.UnknownWord, "/way", way, string.Join(", ", Ways)));
-                    if (http.Request.ContentLength > PictureCodec.MostBytes)
-                        return Task.FromResult(
-                            ProblemResults.Of(
-                                ProblemCode.PictureTooLarge,
-                                "/image",
-                                http.Request.ContentLength / 1024 / 1024,
-                                PictureCodec.MostBytes / 1024 / 1024
-                            )
-                        );
-                    http.Features.Get<IHttpMaxRequestBodySizeFeature>()?.MaxRequestBodySize = PictureCodec.MostBytes + 1024;
-                    return desk.Picture(http, id, key, seenVersion, thread ?? 0, way ?? Ways[0]);
-                }
+        job.MapPost("/sheets/picture", Send)
+            .Produces<SheetTakenView>()
+            .Described("takeSheetPicture", "Reads a picture of a nozzle sheet and puts it on record; its bytes are the body.")
+            .For(Act.Bench);
+        job.MapPost(
+                "/sheets/scan",
+                async (long id, ScanRequest r, SheetDesk desk, HttpContext http) => (await desk.Scan(http, id, r)).ToResult()
             )
             .Produces<SheetTakenView>()
-            .ProducesProblems()
+            .Described("scanSheet", "Lets a scanner that stands ready take the picture.")
             .For(Act.Bench);
-        sheets
-            .MapPost("/scan", (long id, ScanRequest r, SheetDesk desk, HttpContext http) => desk.Scan(http, id, r))
-            .Produces<SheetTakenView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        sheets
-            .MapPost("/taps", (long id, TapsRequest r, SheetDesk desk, HttpContext http) => desk.Taps(http, id, r))
+        job.MapPost(
+                "/sheets/taps",
+                async (long id, TapsRequest r, SheetDesk desk, HttpContext http) => (await desk.Taps(http, id, r)).ToResult()
+            )
             .Produces<BenchView>()
-            .ProducesProblems()
+            .Described("tapSheet", "Puts a nozzle sheet on record as it was tapped.")
             .For(Act.Bench);
-        sheets
-            .MapPost("/put-right", (long id, PutRightRequest r, SheetDesk desk, HttpContext http) => desk.PutRight(http, id, r))
+        job.MapPost(
+                "/sheets/put-right",
+                async (long id, PutRightRequest r, SheetDesk desk, HttpContext http) => (await desk.PutRight(http, id, r)).ToResult()
+            )
             .Produces<BenchView>()
-            .ProducesProblems()
+            .Described("putSheetRight", "Puts a reading right; what was read stays on record.")
             .For(Act.Bench);
-        routes.MapGet("/jobs/{id:long}/pictures/{print}", Picture).WithTags("Nozzles").ProducesProblems().For(Act.Read);
+        job.MapGet("/pictures/{print}", Picture)
+            .Produces<byte[]>(200, "image/jpeg")
+            .Described("getPicture", "A picture that the machine's record names.")
+            .For(Act.Read);
+    }
+
+    private static List<LayoutLine> Lines(BenchBooks books) =>
+        [
+            .. books
+                .Shop.Layouts.Values.OrderBy(l => l.Name, StringComparer.Ordinal)
+                .Select(l => new LayoutLine(
+                    l.Id,
+                    l.Name,
+                    string.Join(", ", books.Shop.Models.Values.Where(m => m.Sheet?.Layout.Id == l.Id).Select(m => m.FullName))
+                )),
+        ];
+
+    private static async Task<IResult> Send(long id, Guid key, int seenVersion, int? thread, string? way, SheetDesk desk, HttpContext http)
+    {
+        if (way is not null && !Ways.Contains(way))
+            return ProblemResults.Of(ProblemCode.UnknownWord, "/way", way, string.Join(", ", Ways));
+        if (http.Request.ContentLength > PictureCodec.MostBytes)
+            return ProblemResults.Of(
+                ProblemCode.PictureTooLarge,
+                "/image",
+                http.Request.ContentLength / 1024 / 1024,
+                PictureCodec.MostBytes / 1024 / 1024
+            );
+        http.Features.Get<IHttpMaxRequestBodySizeFeature>()?.MaxRequestBodySize = PictureCodec.MostBytes + 1024;
+        return (await desk.Picture(http, id, key, seenVersion, thread ?? 0, way ?? Ways[0])).ToResult();
     }
 
     private static async Task<IResult> Show(
@@ -107,18 +107,26 @@ public static class NozzlesEndpoints
         JobStore jobs,
         EntryStore entries,
         BenchBooks books,
+        StandIns standIns,
         CancellationToken cancel
     )
     {
         if (await jobs.Load(new JobId(id), cancel) is not { } loaded)
             return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
-        var job = books.Case(loaded.Entries);
+        var job = books.Case(loaded);
         if (!job.IsGood)
             return ProblemResults.Of(job.Problems);
         var life = SheetLife.Of(await entries.SheetsOfMachine(loaded.Row.Machine, cancel), job.Value.State, new JobId(id));
         if (sheet is not null && life.All(s => s.Sheet.Id != sheet))
-            return ProblemResults.Of(ProblemCode.UnknownSheet, "", sheet);
-        return Results.Ok(SheetViews.Of(loaded.Row, job.Value, life, sheet, against, thread => books.Case(loaded.Entries, thread).Value));
+            return ProblemResults.Of(NozzlesProblem.UnknownSheet, "", sheet);
+        return Results.Ok(
+            SheetViews.Of(
+                loaded.Row,
+                job.Value,
+                new SheetPage(life, sheet, against, await standIns.Scanners(cancel), books.Shop.Numbers.Of<SheetNumbers>()),
+                thread => books.Case(loaded, thread).Value
+            )
+        );
     }
 
     // A picture is shown to whoever may see a job of a machine whose record names it.
@@ -135,12 +143,10 @@ public static class NozzlesEndpoints
         if (await jobs.Load(new JobId(id), cancel) is not { } loaded)
             return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
         var named =
-            loaded.Entries.Any(e => e.Body is EntryBody.PhotoTaken photo && photo.Picture == print)
-            || (await entries.SheetsOfMachine(loaded.Row.Machine, cancel)).Any(e =>
-                e.Body is EntryBody.SheetTaken taken && taken.Picture == print
-            );
+            loaded.Entries.Any(e => e.Body is PhotoTaken photo && photo.Picture == print)
+            || (await entries.SheetsOfMachine(loaded.Row.Machine, cancel)).Any(e => e.Body is SheetTaken taken && taken.Picture == print);
         if (!named || await pictures.Find(print, cancel) is not { } bytes)
-            return ProblemResults.Of(ProblemCode.UnknownSheet, "", print);
+            return ProblemResults.Of(NozzlesProblem.UnknownSheet, "", print);
         http.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
         return Results.Bytes(bytes, "image/jpeg");
     }

@@ -1,6 +1,6 @@
 using System.Globalization;
-using SideBench.Core.Bench;
-using SideBench.Core.Logbook;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Data.Jobs;
@@ -11,11 +11,10 @@ namespace SideBench.Web.Features.Nozzles;
 /// <summary>Nozzle sheets as pages show them.</summary>
 public static class SheetViews
 {
-    private const double WorthSaying = 0.05;
-
     /// <summary>All sheets of a job's machine, one of them in full.</summary>
-    public static SheetsView Of(JobRow row, JobCase job, List<SheetLife> life, string? sheet, string? against, Func<int, JobCase> caseOf)
+    public static SheetsView Of(JobRow row, JobCase job, SheetPage page, Func<int, JobCase> caseOf)
     {
+        var (life, sheet) = (page.Life, page.Shown);
         var model = job.Book.Model;
         var shown = sheet is null ? life.LastOrDefault(s => s.Job == row.Id) ?? life.LastOrDefault() : life.First(s => s.Sheet.Id == sheet);
         return new SheetsView(
@@ -26,9 +25,9 @@ public static class SheetViews
             job.State.Closing is null,
             model.Sheet is { } plan ? Layout(plan.Layout, plan) : null,
             [.. life.Select(Line)],
-            shown is null || model.Sheet is null ? null : Sheet(shown, life, against, model.Sheet, job.State),
+            shown is null || model.Sheet is null ? null : Sheet(shown, page, model.Sheet, job.State),
             Next(job, caseOf),
-            SheetDesk.Devices
+            page.Devices
         );
     }
 
@@ -70,12 +69,14 @@ public static class SheetViews
             life.Sheet.Read.Way,
             life.Sheet.CleansBefore,
             missing.Sum(),
-            missing
+            missing,
+            life.Sheet.Read.MadeUp
         );
     }
 
-    private static SheetView Sheet(SheetLife life, List<SheetLife> all, string? against, SheetPlan plan, JobState state)
+    private static SheetView Sheet(SheetLife life, SheetPage page, SheetPlan plan, JobState state)
     {
+        var (all, against) = (page.Life, page.Against);
         var (sheet, at) = (life.Sheet, all.IndexOf(life));
         // Without a wish it is compared with the first sheet of its job: what all the work since has brought.
         var other = against is null
@@ -85,7 +86,9 @@ public static class SheetViews
         var changes = other is null
             ? []
             : sheet
-                .Units.Select(u => other.Sheet.Units.FirstOrDefault(o => o.Id == u.Id) is { } before ? SheetComparison.Of(before, u) : null)
+                .Units.Select(u =>
+                    other.Sheet.Units.FirstOrDefault(o => o.Id == u.Id) is { } before ? SheetComparison.Of(before, u, page.House) : null
+                )
                 .OfType<SheetComparison>()
                 .ToList();
         var (title, says) = SheetWords.Reading(sheet.Units, changes);
@@ -95,7 +98,8 @@ public static class SheetViews
                     u,
                     sheet.Read.Units.FirstOrDefault(r => r.Id == u.Id),
                     other?.Sheet.Units.FirstOrDefault(o => o.Id == u.Id),
-                    changes.FirstOrDefault(c => c.Unit == u.Id)
+                    changes.FirstOrDefault(c => c.Unit == u.Id),
+                    page.House.WorthSaying
                 )
             )
             .ToList();
@@ -114,10 +118,11 @@ public static class SheetViews
             units,
             title,
             says,
-            Handling(sheet.Read),
+            Handling(sheet.Read, page.House),
             sheet.Units.Sum(u => u.Unsure.Count),
             sheet.PutRight,
-            picture is null || sheet.Read.Map is null ? [] : Dashes(sheet.Read.Map, plan.Layout)
+            picture is null || sheet.Read.Map is null ? [] : Dashes(sheet.Read.Map, plan.Layout),
+            sheet.Read.MadeUp
         );
     }
 
@@ -130,7 +135,7 @@ public static class SheetViews
         return "before any clean";
     }
 
-    private static UnitView Unit(UnitLine unit, UnitLine? read, UnitLine? before, SheetComparison? change) =>
+    private static UnitView Unit(UnitLine unit, UnitLine? read, UnitLine? before, SheetComparison? change, double worthSaying) =>
         new(
             unit.Id,
             unit.Nozzles,
@@ -140,12 +145,12 @@ public static class SheetViews
             unit.Odds.GetValueOrDefault(unit.Pattern),
             [
                 .. unit
-                    .Odds.Where(o => o.Value >= WorthSaying)
+                    .Odds.Where(o => o.Value >= worthSaying)
                     .OrderByDescending(o => o.Value)
                     .Select(o => new OddsOfPattern(ResultFile.Name(o.Key), o.Value)),
             ],
             SheetWords.Of(unit, change),
-            Tone(unit, change),
+            SheetWords.Tone(unit, change),
             unit.MissingCount,
             before?.MissingCount,
             change?.CameBack ?? [],
@@ -154,29 +159,21 @@ public static class SheetViews
             change is { StillMissing.Count: > 0 } or { NewlyMissing.Count: > 0 } ? change.ChanceShare : null
         );
 
-    private static string Tone(UnitLine unit, SheetComparison? change) =>
-        unit.Pattern switch
-        {
-            PatternClass.None => "go",
-            PatternClass.Scattered when change?.Move is GapMove.Clearing => "go",
-            PatternClass.Starvation or PatternClass.Blank or PatternClass.NearBlank or PatternClass.EveryKth or PatternClass.Contaminated =>
-                "stop",
-            _ => change?.Move == GapMove.Worse ? "stop" : "wait",
-        };
-
-    private static List<string> Handling(EntryBody.SheetTaken taken)
+    private static List<string> Handling(SheetTaken taken, SheetNumbers house)
     {
         var said = new List<string> { taken.Way };
+        if (taken.MadeUp)
+            said.Add("made up: a stand-in took it");
         if (taken.Handling is not { } done)
             return said;
         string N(double value, string format) => value.ToString(format, CultureInfo.InvariantCulture);
         said.Add($"{N(done.PxPerMm * 25.4, "0")} dpi on the sheet");
         said.Add(Math.Abs(done.RotationDeg) > 150 ? "stood upside down" : $"turned {N(Math.Abs(done.RotationDeg), "0.0")}°");
-        if (done.TiltPct >= 2)
+        if (done.TiltPct >= house.TiltWorthSayingPct)
             said.Add($"tilt taken out, {N(done.TiltPct, "0")} %");
-        if (done.LightPct >= 8)
+        if (done.LightPct >= house.LightWorthSayingPct)
             said.Add($"uneven light, {N(done.LightPct, "0")} %");
-        if (done.BendMm >= 0.4)
+        if (done.BendMm >= house.CurlWorthSayingMm)
             said.Add($"curl taken out, {N(done.BendMm, "0.0")} mm");
         return said;
     }

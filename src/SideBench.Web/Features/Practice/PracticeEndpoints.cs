@@ -1,6 +1,7 @@
-using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 using SideBench.Data.Shop;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
@@ -16,44 +17,42 @@ public static class PracticeEndpoints
     public static void MapPractice(this IEndpointRouteBuilder routes)
     {
         var shop = routes.MapGroup("/shop").WithTags("Practice");
-        shop.MapGet("/", (ShopDesk desk, CancellationToken cancel) => desk.Show(cancel)).Produces<ShopView>().For(Act.Read);
-        shop.MapPost(
-                "/schools",
-                (SchoolRequest r, ShopDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(http, r, _ => ShopKeeping.Choose(books.Shop.Book, r.School, r.Option, forJob: false))
-            )
+        shop.MapGet("/", async (ShopDesk desk, CancellationToken cancel) => Results.Ok(await desk.Show(cancel)))
             .Produces<ShopView>()
-            .ProducesProblems()
+            .Described("getShop", "The shop's choices: schools, shelf, edits of the book.")
+            .For(Act.Read);
+        shop.MapShopWrite<SchoolRequest>(
+            "/schools",
+            Act.KeepBook,
+            "chooseSchool",
+            "Chooses a practice for the whole shop.",
+            (r, books, _) => ShopKeeping.Choose(books.Shop.Book, r.School, r.Option, forJob: false)
+        );
+        shop.MapShopWrite<ShelfRequest>(
+            "/parts",
+            Act.Bench,
+            "tellPart",
+            "Says that a part is on the shelf, or is not.",
+            (r, books, _) => ShopKeeping.Shelf(books.Shop.Book, r.Part, r.Here)
+        );
+        shop.MapShopWrite<EditRequest>(
+            "/edits",
+            Act.KeepBook,
+            "editBook",
+            "Changes a word of the fault book for this shop.",
+            (r, books, _) => BookEdits.Edit(books.Shop.Book, r.Kind, r.Target, r.Cause ?? "", r.Outcome ?? "", r.To, r.Reason ?? "")
+        );
+        shop.MapShopWrite<ShopCorrectRequest>(
+            "/corrections",
+            Act.KeepBook,
+            "takeShopLineBack",
+            "Takes a line about the shop back.",
+            (r, _, entries) => ShopKeeping.Correct(entries, r.Entry, r.Reason ?? "")
+        );
+        shop.MapPost("/packs", ReadPacks)
+            .Produces<ShopView>()
+            .Described("readPacks", "Reads all packs anew; with a problem anywhere the old ones stay.")
             .For(Act.KeepBook);
-        shop.MapPost(
-                "/parts",
-                (ShelfRequest r, ShopDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(http, r, _ => ShopKeeping.Shelf(books.Shop.Book, r.Part, r.Here))
-            )
-            .Produces<ShopView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        shop.MapPost(
-                "/edits",
-                (EditRequest r, ShopDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        r,
-                        _ => BookEdits.Edit(books.Shop.Book, r.Kind, r.Target, r.Cause ?? "", r.Outcome ?? "", r.To, r.Reason ?? "")
-                    )
-            )
-            .Produces<ShopView>()
-            .ProducesProblems()
-            .For(Act.KeepBook);
-        shop.MapPost(
-                "/corrections",
-                (ShopCorrectRequest r, ShopDesk desk, HttpContext http) =>
-                    desk.Write(http, r, entries => ShopKeeping.Correct(entries, r.Entry, r.Reason ?? ""))
-            )
-            .Produces<ShopView>()
-            .ProducesProblems()
-            .For(Act.KeepBook);
-        shop.MapPost("/packs", ReadPacks).Produces<ShopView>().ProducesProblems().For(Act.KeepBook);
         routes
             .MapGet(
                 "/odds",
@@ -62,8 +61,27 @@ public static class PracticeEndpoints
             )
             .WithTags("Practice")
             .Produces<OddsView>()
+            .Described("getOddsRecord", "How the odds have done: foretold against confirmed.")
             .For(Act.Read);
     }
+
+    private static void MapShopWrite<T>(
+        this IEndpointRouteBuilder shop,
+        string path,
+        Act act,
+        string name,
+        string summary,
+        Func<T, BenchBooks, IReadOnlyList<Entry>, Outcome<IReadOnlyList<EntryBody>>> rule
+    )
+        where T : class, IShopWrite =>
+        shop.MapPost(
+                path,
+                async (T request, ShopDesk desk, BenchBooks books, HttpContext http) =>
+                    (await desk.Write(http, request, entries => rule(request, books, entries))).ToResult()
+            )
+            .Produces<ShopView>()
+            .Described(name, summary)
+            .For(act);
 
     // Packs are taken in whole, or not at all: with a problem anywhere the old ones stay.
     private static async Task<IResult> ReadPacks(ShopDesk desk, BenchBooks books, PackFolders folders, CancellationToken cancel)
@@ -72,6 +90,6 @@ public static class PracticeEndpoints
         if (!packs.IsGood)
             return ProblemResults.Of(packs.Problems);
         books.Replace(packs.Value);
-        return await desk.Show(cancel);
+        return Results.Ok(await desk.Show(cancel));
     }
 }

@@ -1,14 +1,8 @@
-using Npgsql;
-using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
 using SideBench.Core.Outcomes;
-using SideBench.Data;
-using SideBench.Data.Jobs;
+using SideBench.Core.Record;
 using SideBench.Data.Record;
-using SideBench.Data.Shop;
-using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
-using SideBench.Web.Problems;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Practice;
 
@@ -18,48 +12,26 @@ public interface IShopWrite
     /// <summary>The write's key: the same key again is the same write.</summary>
     Guid Key { get; }
 
-    /// <summary>How many lines about the shop the person saw.</summary>
+    /// <summary>The version of the shop that the person saw.</summary>
     int SeenVersion { get; }
 }
 
-/// <summary>Writes about the shop itself: schools, shelf and book. One transaction each, never twice, never past what was seen.</summary>
-public sealed class ShopDesk(NpgsqlDataSource database, EntryStore entries, VerdictStore verdicts, BenchBooks books, JobDesk jobs)
+/// <summary>The shop itself: schools, shelf and book. Every write answers with its choices as they then stand.</summary>
+public sealed class ShopDesk(WriteDesk desk, EntryStore entries, BenchBooks books)
 {
-    /// <summary>Decides what lines a write adds.</summary>
-    public delegate Outcome<IReadOnlyList<EntryBody>> Decide(IReadOnlyList<Entry> entries);
-
-    /// <summary>Writes, and answers with the shop's choices.</summary>
-    public async Task<IResult> Write<T>(HttpContext http, T request, Decide decide)
+    /// <summary>Writes about the shop.</summary>
+    public async Task<Outcome<ShopView>> Write<T>(
+        HttpContext http,
+        T request,
+        Func<IReadOnlyList<Entry>, Outcome<IReadOnlyList<EntryBody>>> rule
+    )
         where T : IShopWrite
     {
-        if (request.Key == Guid.Empty)
-            return ProblemResults.Of(ProblemCode.Missing, "/key");
-        var cancel = http.RequestAborted;
-        var write = jobs.WriteOf(http, request.Key, request);
-        if (await entries.FindWrite(request.Key, cancel) is { } earlier)
-            return earlier.Fingerprint == write.Fingerprint ? await Show(cancel) : ProblemResults.Of(ProblemCode.KeyReused);
-        var known = await entries.OfShop(cancel);
-        if (known.Count != request.SeenVersion)
-            return ProblemResults.Of(ProblemCode.ShopChanged, "/seenVersion");
-        var lines = decide(known);
-        if (!lines.IsGood)
-            return ProblemResults.Of(lines.Problems);
-        try
-        {
-            await using var unit = await Unit.Begin(database, cancel);
-            await EntryStore.Add(unit, write, null, null, known.Count + 1, lines.Value, cancel);
-            await JobStore.AnnounceShop(unit, cancel);
-            await unit.Commit(cancel);
-        }
-        catch (PostgresException e) when (e.ConstraintName is "entries_shop_version_once" or "writes_pkey")
-        {
-            return ProblemResults.Of(ProblemCode.ShopChanged, "/seenVersion");
-        }
-
-        await books.Load(entries, verdicts, cancel);
-        return await Show(cancel);
+        var asked = new Asked(Asked.WriteOf(http, request.Key, request, books.Now), request.SeenVersion);
+        var written = await desk.OnShop(asked, rule, http.RequestAborted);
+        return written.IsGood ? PracticeViews.Of(books, written.Value) : written.Problems.ToList();
     }
 
     /// <summary>The shop's choices as they stand.</summary>
-    public async Task<IResult> Show(CancellationToken cancel) => Results.Ok(PracticeViews.Of(books, await entries.OfShop(cancel)));
+    public async Task<ShopView> Show(CancellationToken cancel) => PracticeViews.Of(books, await entries.OfShop(cancel));
 }

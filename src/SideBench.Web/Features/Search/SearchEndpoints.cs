@@ -1,6 +1,7 @@
 using SideBench.Core.Identity;
 using SideBench.Data.Search;
 using SideBench.Web.Hosting;
+using SideBench.Web.Problems;
 
 namespace SideBench.Web.Features.Search;
 
@@ -18,6 +19,7 @@ public static class SearchEndpoints
                     Results.Ok(await store.Search(q.Length > LongestQuery ? q[..LongestQuery] : q, cancel))
             )
             .Produces<IReadOnlyList<Find>>()
+            .Described("find", "Jobs, machines and customers by what was typed.")
             .WithTags("Search")
             .For(Act.Read);
 }

@@ -1,4 +1,4 @@
-using SideBench.Core.Logbook;
+using SideBench.Core.Machines;
 using SideBench.Core.StripDown;
 
 namespace SideBench.Web.Features.StripDown;

@@ -1,6 +1,7 @@
-using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
+using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using SideBench.Data.Jobs;
 using SideBench.Packs;
@@ -15,7 +16,7 @@ internal static class OpeningViews
 
     public static OpeningView Of(JobRow row, JobCase job, Shop shop, AccessGraph graph, IReadOnlyList<DueForecast> due, string? run)
     {
-        var (state, opening, handling) = (job.State, job.State.Opening, shop.Book.House.Handling);
+        var (state, opening, handling) = (job.State, job.State.Opening, shop.Numbers.Of<Handling>());
         var following = opening.Runs.LastOrDefault(r => run is not null ? r.Id == run : r.Ended is null);
         var inWarranty = job.Facts.Context["warranty"] == "in";
         var targets = following?.Next is { Kind: StepKind.Open } open
@@ -57,10 +58,10 @@ internal static class OpeningViews
             [.. Offers(job, shop, graph, targets, due)],
             following is null ? null : Run(following, job, shop),
             [.. shop.GuidesFor(job.Book.Model).Select(g => GuideLine(g, job, graph)).OrderByDescending(g => g.Fits)],
-            [.. job.Book.Model.Slots.Select(s => new SlotChoice(s.Panel, s.Ink))],
+            [.. job.Book.Model.Slots.Select(s => new SlotOfMachine(s.Panel, s.Ink))],
             job.Thread.Slot,
-            [.. GuideWork.Forbidden(state, "power", false).Select(p => (string)p.Args[1]!)],
-            [.. GuideWork.Forbidden(state, "moving", true).Select(p => (string)p.Args[1]!)]
+            GuideWork.InTheWay(state, "power", false),
+            GuideWork.InTheWay(state, "moving", true)
         );
     }
 
@@ -68,7 +69,7 @@ internal static class OpeningViews
     public static GuidePageView Paper(Guide guide, Shop shop, Core.Machines.MachineModel model, AccessGraph graph)
     {
         var steps = guide.StepsFor(new Facts { Model = model, Context = new Dictionary<string, string>() });
-        var handling = shop.Book.House.Handling;
+        var handling = shop.Numbers.Of<Handling>();
         var tools = new List<string>(guide.Tools);
         var needs = new List<string>(guide.Needs);
         var leave = new List<string>();
@@ -209,7 +210,10 @@ internal static class OpeningViews
             group.View,
             [.. group.At.Select(s => new SpotView(s.X, s.Y))],
             count.Out,
-            count.Lost + count.Empty
+            count.Lost,
+            count.In,
+            count.OnTray,
+            count.Empty
         );
     }
 
@@ -262,7 +266,7 @@ internal static class OpeningViews
                 targets,
                 job.State.Opening.DoneOn(graph, job.State.Tray),
                 due,
-                shop.Book.House.Handling,
+                shop.Numbers.Of<Handling>(),
                 shop.Book.House.BenchPerHour
             )
             .Select(o => new OfferView(

@@ -67,7 +67,10 @@ public sealed record FastenersView(
     string View,
     IReadOnlyList<SpotView> At,
     int OutCount,
-    int LostCount
+    int LostCount,
+    int InCount,
+    int OnTrayCount,
+    int EmptyCount
 );
 
 /// <summary>A part in the plan of the machine.</summary>
@@ -214,7 +217,7 @@ public sealed record GuideLineView(
 );
 
 /// <summary>A slot that a guide can be about.</summary>
-public sealed record SlotChoice(int Panel, string Ink);
+public sealed record SlotOfMachine(int Panel, string Ink);
 
 /// <summary>Parts that the job's next step asks for.</summary>
 public sealed record AskedForView(string Step, IReadOnlyList<string> Parts, IReadOnlyList<string> Names);
@@ -247,7 +250,7 @@ public sealed record OpeningView(
     IReadOnlyList<OfferView> WhileOpen,
     RunView? Run,
     IReadOnlyList<GuideLineView> Guides,
-    IReadOnlyList<SlotChoice> Slots,
+    IReadOnlyList<SlotOfMachine> Slots,
     int Slot,
     IReadOnlyList<string> CannotPower,
     IReadOnlyList<string> CannotMove

@@ -1,8 +1,9 @@
 using Microsoft.AspNetCore.Http.Features;
-using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
@@ -16,6 +17,9 @@ using SideBench.Web.Problems;
 namespace SideBench.Web.Features.StripDown;
 
 /// <summary>Opening up: the way in, the tray, the way back, and guides.</summary>
+/// <remarks>
+/// Most of these refuse by themselves what another person did meanwhile, and say who: so they are written whatever version was seen.
+/// </remarks>
 public static class StripDownEndpoints
 {
     private const int PhotoQuality = 82;
@@ -24,241 +28,172 @@ public static class StripDownEndpoints
     /// <summary>Maps them.</summary>
     public static void MapStripDown(this IEndpointRouteBuilder routes)
     {
-        var opening = routes.MapGroup("/jobs/{id:long}/opening").WithTags("StripDown");
-        opening.MapGet("", Show).Produces<OpeningView>().ProducesProblems().For(Act.Read);
-        MapHands(opening);
-        MapPieces(opening);
-        MapFollowing(routes.MapGroup("/jobs/{id:long}/guides").WithTags("StripDown"));
-        routes.MapGet("/guides/steps/{guide}", Paper).WithTags("StripDown").Produces<GuidePageView>().ProducesProblems().For(Act.Read);
+        var job = routes.MapGroup("/jobs/{id:long}").WithTags("StripDown");
+        job.MapGet("/opening", Show)
+            .Produces<OpeningView>()
+            .Described("getOpening", "How far the machine is open: the way in, the tray, the way back, guides.")
+            .For(Act.Read);
+        MapHands(job);
+        MapPieces(job);
+        MapFollowing(job);
+        routes
+            .MapGet("/guides/steps/{guide}", Paper)
+            .WithTags("StripDown")
+            .Produces<GuidePageView>()
+            .Described("getGuide", "A guide on paper, for one model.")
+            .For(Act.Read);
         routes
             .MapGet("/machines/{id:long}/parts", Parts)
             .WithTags("StripDown")
             .Produces<List<PartLifeView>>()
-            .ProducesProblems()
+            .Described("getMachineParts", "What the record says of a machine's parts: off, back, renewed.")
             .For(Act.Read);
     }
 
-    private static string NewId() => Guid.NewGuid().ToString("N")[..8];
-
-    // Each of these refuses by itself what another person did meanwhile, and says who: so they are written whatever version was seen.
-    private static void MapHands(RouteGroupBuilder opening)
+    private static void MapHands(RouteGroupBuilder job)
     {
-        opening
-            .MapPost(
-                "/aim",
-                (long id, AimRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) =>
-                            r.Parts is { } parts
-                                ? On(job, books, graph => OpeningWork.Aim(job.State, graph, parts))
-                                : new Problem(ProblemCode.Missing, "/parts")
-                    )
-            )
+        job.MapOpening<AimRequest>(
+            "/opening/aim",
+            "aimAtParts",
+            "Chooses parts to reach.",
+            (r, on, graph) =>
+                r.Parts is { } parts ? OpeningWork.Aim(on.Job.State, graph, parts) : new Problem(ProblemCode.Missing, "/parts"),
+            harmless: false
+        );
+        job.MapOpening<TakeOffRequest>(
+            "/opening/off",
+            "takeOff",
+            "Takes something off, or loosens, opens or unplugs it.",
+            (r, on, graph) => OpeningWork.TakeOff(on.Job, graph, r.Removal ?? "", r.Count, JobsEndpoints.NewId())
+        );
+        job.MapOpening<WouldNotRequest>(
+            "/opening/would-not",
+            "tellWouldNot",
+            "Notes that something would not move.",
+            (r, on, graph) => OpeningWork.WouldNot(on.Job.State, graph, r.Removal ?? "", r.What ?? "")
+        );
+        job.MapJobWrite<PutBackRequest>(
+            "/opening/back",
+            Act.Bench,
+            "putBack",
+            "Puts something back, or shuts, plugs or tightens it.",
+            (r, on) => OpeningWork.PutBack(on.Job.State, OpeningMaps.GraphOf(on), r.Item ?? "", r.Count),
+            harmless: true
+        );
+        job.MapJobWrite<TrayClearRequest>(
+            "/tray/cleared",
+            Act.Bench,
+            "clearTray",
+            "Takes things off the tray: they are back, shut or out again.",
+            (r, on) => OpeningWork.Clear(on.Job.State, r.Items ?? [], OpeningMaps.GraphOf(on))
+        );
+    }
+
+    private static void MapPieces(RouteGroupBuilder job)
+    {
+        job.MapOpening<LostRequest>(
+            "/opening/lost",
+            "tellPieceLost",
+            "Tells that pieces were lost, or were missing already.",
+            (r, on, graph) => OpeningWork.Lose(on.Job.State, graph, r.Removal ?? "", r.Count, r.Before, r.Reason ?? ""),
+            harmless: false
+        );
+        job.MapJobWrite<ReplacedRequest>(
+            "/opening/replaced",
+            Act.Bench,
+            "replacePiece",
+            "Replaces lost pieces from stock.",
+            (r, on) => OpeningWork.Replace(on.Job.State, r.Removal ?? "", r.Count, r.From ?? "")
+        );
+        job.MapJobWrite<StaysOffRequest>(
+            "/opening/stays-off",
+            Act.Bench,
+            "leaveOff",
+            "Leaves a part off, with a reason.",
+            (r, on) => OpeningWork.LeaveOff(on.Job.State, r.Item ?? "", r.Reason ?? "")
+        );
+        job.MapOpening<RenewedRequest>(
+            "/opening/renewed",
+            "renewPart",
+            "Renews a part; an old one that goes back starts a clock.",
+            (r, on, graph) =>
+                OpeningWork.Renew(
+                    on.Job.State,
+                    graph,
+                    new PartRenewed(
+                        r.Part ?? "",
+                        "",
+                        r.Number ?? "",
+                        r.Lot ?? "",
+                        r.Price,
+                        r.OldFate ?? "",
+                        r.ReturnBy,
+                        r.WarrantyEnd,
+                        r.Keeps ?? ""
+                    ),
+                    on.Books.Today,
+                    JobsEndpoints.NewId()
+                ),
+            harmless: false
+        );
+        job.MapPost("/opening/photo", Photo)
             .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        opening
-            .MapPost(
-                "/off",
-                (long id, TakeOffRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) => On(job, books, graph => OpeningWork.TakeOff(job, graph, r.Removal ?? "", r.Count, NewId())),
-                        harmless: true
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        opening
-            .MapPost(
-                "/would-not",
-                (long id, WouldNotRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) => On(job, books, graph => OpeningWork.WouldNot(job.State, graph, r.Removal ?? "", r.What ?? "")),
-                        harmless: true
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        opening
-            .MapPost(
-                "/back",
-                (long id, PutBackRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) => OpeningWork.PutBack(job.State, GraphOf(job, books), r.Item ?? "", r.Count),
-                        harmless: true
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
+            .Described("takePhoto", "Puts a photo on record; its bytes are the body.")
             .For(Act.Bench);
     }
 
-    private static void MapPieces(RouteGroupBuilder opening)
+    private static void MapFollowing(RouteGroupBuilder job)
     {
-        opening
-            .MapPost(
-                "/lost",
-                (long id, LostRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) =>
-                            On(job, books, graph => OpeningWork.Lose(job.State, graph, r.Removal ?? "", r.Count, r.Before, r.Reason ?? ""))
+        job.MapJobWrite<GuideBeginRequest>(
+            "/guides/begin",
+            Act.Bench,
+            "beginGuide",
+            "Begins a guide; its steps are kept with the job.",
+            (r, on) =>
+                Guide(on, r.Guide) is { } guide
+                    ? GuideWork.Begin(
+                        on.Job.State,
+                        on.Job.Book.Model,
+                        guide,
+                        r.Slot > 0 ? r.Slot : on.Job.Thread.Slot,
+                        JobsEndpoints.NewId()
                     )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        opening
-            .MapPost(
-                "/replaced",
-                (long id, ReplacedRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => OpeningWork.Replace(job.State, r.Removal ?? "", r.Count, r.From ?? ""))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        opening
-            .MapPost(
-                "/stays-off",
-                (long id, StaysOffRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => OpeningWork.LeaveOff(job.State, r.Item ?? "", r.Reason ?? ""))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        opening
-            .MapPost(
-                "/renewed",
-                (long id, RenewedRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) =>
-                            On(
-                                job,
-                                books,
-                                graph =>
-                                    OpeningWork.Renew(
-                                        job.State,
-                                        graph,
-                                        new EntryBody.PartRenewed(
-                                            r.Part ?? "",
-                                            "",
-                                            r.Number ?? "",
-                                            r.Lot ?? "",
-                                            r.Price,
-                                            r.OldFate ?? "",
-                                            r.ReturnBy,
-                                            r.WarrantyEnd,
-                                            r.Keeps ?? ""
-                                        ),
-                                        books.Today,
-                                        NewId()
-                                    )
-                            )
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        opening.MapPost("/photo", Photo).Produces<BenchView>().ProducesProblems().For(Act.Bench);
+                    : new Problem(StripDownProblem.UnknownGuide, "/guide", r.Guide)
+        );
+        job.MapJobWrite<GuideTickRequest>(
+            "/guides/tick",
+            Act.Bench,
+            "tickStep",
+            "Ticks a step of a guide, skips it, or says what went wrong.",
+            (r, on) =>
+                GuideWork.Tick(
+                    on.Job,
+                    OpeningMaps.GraphOf(on),
+                    new StepTold(r.Run ?? "", r.Step ?? "", r.Outcome ?? "", r.Value, r.Words ?? ""),
+                    JobsEndpoints.NewId
+                ),
+            harmless: true
+        );
+        job.MapJobWrite<GuideTakeOverRequest>(
+            "/guides/take-over",
+            Act.Bench,
+            "takeGuideOver",
+            "Takes a guide over as it is now; steps done keep their ticks.",
+            (r, on) =>
+                Guide(on, on.Job.State.Opening.Runs.FirstOrDefault(run => run.Id == r.Run)?.Begun.Guide) is { } guide
+                    ? GuideWork.Renew(on.Job.State, on.Job.Book.Model, guide, r.Run ?? "")
+                    : new Problem(StripDownProblem.UnknownRun, "/run", r.Run)
+        );
+        job.MapJobWrite<GuideEndRequest>(
+            "/guides/end",
+            Act.Bench,
+            "endGuide",
+            "Ends a guide: done when all its steps are, else given up with a reason.",
+            (r, on) => GuideWork.End(on.Job.State, r.Run ?? "", r.Reason ?? "")
+        );
     }
 
-    private static void MapFollowing(RouteGroupBuilder guides)
-    {
-        guides
-            .MapPost(
-                "/begin",
-                (long id, GuideBeginRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) =>
-                            Guide(job, books, r.Guide) is { } guide
-                                ? GuideWork.Begin(job.State, job.Book.Model, guide, r.Slot > 0 ? r.Slot : job.Thread.Slot, NewId())
-                                : new Problem(ProblemCode.UnknownGuide, "/guide", r.Guide)
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        guides
-            .MapPost(
-                "/tick",
-                (long id, GuideTickRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) =>
-                            GuideWork.Tick(
-                                job,
-                                GraphOf(job, books),
-                                new StepTold(r.Run ?? "", r.Step ?? "", r.Outcome ?? "", r.Value, r.Words ?? ""),
-                                NewId
-                            ),
-                        harmless: true
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        guides
-            .MapPost(
-                "/take-over",
-                (long id, GuideTakeOverRequest r, JobDesk desk, BenchBooks books, HttpContext http) =>
-                    desk.Write(
-                        http,
-                        id,
-                        r,
-                        (job, _) =>
-                            Guide(job, books, job.State.Opening.Runs.FirstOrDefault(run => run.Id == r.Run)?.Begun.Guide) is { } guide
-                                ? GuideWork.Renew(job.State, job.Book.Model, guide, r.Run ?? "")
-                                : new Problem(ProblemCode.UnknownRun, "/run", r.Run)
-                    )
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-        guides
-            .MapPost(
-                "/end",
-                (long id, GuideEndRequest r, JobDesk desk, HttpContext http) =>
-                    desk.Write(http, id, r, (job, _) => GuideWork.End(job.State, r.Run ?? "", r.Reason ?? ""))
-            )
-            .Produces<BenchView>()
-            .ProducesProblems()
-            .For(Act.Bench);
-    }
-
-    private static Guide? Guide(JobCase job, BenchBooks books, string? id) =>
-        books.Shop.GuidesFor(job.Book.Model).FirstOrDefault(g => g.Id == id);
-
-    private static AccessGraph? GraphOf(JobCase job, BenchBooks books) => books.Shop.Graphs.GetValueOrDefault(job.Book.Model.Id);
-
-    private static Outcome<IReadOnlyList<EntryBody>> On(
-        JobCase job,
-        BenchBooks books,
-        Func<AccessGraph, Outcome<IReadOnlyList<EntryBody>>> rule
-    ) => GraphOf(job, books) is { } graph ? rule(graph) : new Problem(ProblemCode.NoGraph, "", job.Book.Model.FullName);
+    private static Guide? Guide(Writing.OnJob on, string? id) => on.Books.Shop.GuidesFor(on.Job.Book.Model).FirstOrDefault(g => g.Id == id);
 
     private static async Task<IResult> Show(
         long id,
@@ -272,11 +207,11 @@ public static class StripDownEndpoints
     {
         if (await jobs.Load(new JobId(id), cancel) is not { } loaded)
             return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
-        var job = books.Case(loaded.Entries, thread ?? 0);
+        var job = books.Case(loaded, thread ?? 0);
         if (!job.IsGood)
             return ProblemResults.Of(job.Problems);
-        if (GraphOf(job.Value, books) is not { } graph)
-            return ProblemResults.Of(ProblemCode.NoGraph, "", job.Value.Book.Model.FullName);
+        if (books.Shop.Graphs.GetValueOrDefault(job.Value.Book.Model.Id) is not { } graph)
+            return ProblemResults.Of(StripDownProblem.NoGraph, "", job.Value.Book.Model.FullName);
         var life = await entries.OfMachine(loaded.Row.Machine, PartLife.Kinds, cancel);
         return Results.Ok(OpeningViews.Of(loaded.Row, job.Value, books.Shop, graph, PartLife.Due(life, graph, books.Now), run));
     }
@@ -312,27 +247,24 @@ public static class StripDownEndpoints
             return ProblemResults.Of(image.Problems);
         var small = image.Value.Shrunk(Math.Max(1, Math.Max(image.Value.Width, image.Value.Height) / PhotoSide));
         var print = await pictures.Keep(PictureCodec.Jpeg(small, PhotoQuality), small.Width, small.Height, books.Now, cancel);
-        return await desk.Write(
-            http,
-            id,
-            new PhotoRequest(key, seenVersion, of ?? "", label ?? "", print),
-            (job, _) => OpeningWork.Photo(job.State, print, of ?? "", label ?? ""),
-            harmless: true
-        );
+        var request = new PhotoRequest(key, seenVersion, of ?? "", label ?? "", print);
+        return (
+            await desk.Write(http, id, request, on => OpeningWork.Photo(on.Job.State, print, of ?? "", label ?? ""), harmless: true)
+        ).ToResult();
     }
 
     private static IResult Paper(string guide, string? model, BenchBooks books)
     {
         var shop = books.Shop;
         if (shop.Guides.FirstOrDefault(g => g.Id == guide) is not { } known)
-            return ProblemResults.Of(ProblemCode.UnknownGuide, "", guide);
+            return ProblemResults.Of(StripDownProblem.UnknownGuide, "", guide);
         var machine = shop
             .Models.Values.Where(m => shop.GuidesFor(m).Contains(known))
             .OrderBy(m => m.FullName, StringComparer.Ordinal)
             .FirstOrDefault(m => model is null || m.Id == model);
         return machine is not null && shop.Graphs.GetValueOrDefault(machine.Id) is { } graph
             ? Results.Ok(OpeningViews.Paper(known, shop, machine, graph))
-            : ProblemResults.Of(ProblemCode.UnknownGuide, "", guide);
+            : ProblemResults.Of(StripDownProblem.UnknownGuide, "", guide);
     }
 
     private static async Task<IResult> Parts(long id, MachineStore machines, EntryStore entries, BenchBooks books, CancellationToken cancel)
@@ -343,22 +275,25 @@ public static class StripDownEndpoints
             await entries.OfMachine(machine.Id, PartLife.Kinds, cancel),
             books.Shop.Graphs.GetValueOrDefault(machine.ModelId)
         );
-        return Results.Ok(
-            life.Select(l => new PartLifeView(
-                    l.Part,
-                    l.Name,
-                    l.Times,
-                    l.LastOff,
-                    l.By,
-                    l.Job?.Value,
-                    l.LastBack,
-                    l.Renewed?.At,
-                    l.Renewed is { } r ? string.Join(" lot ", new[] { r.Line.Number, r.Line.Lot }.Where(t => t.Length > 0)) : "",
-                    l.Renewed?.Line.OldFate ?? "",
-                    l.Renewed?.Line.ReturnBy,
-                    l.Renewed?.Line.WarrantyEnd
-                ))
-                .ToList()
+        return Results.Ok(life.Select(View).ToList());
+    }
+
+    private static PartLifeView View(PartLife life)
+    {
+        var renewed = life.Renewed?.Line;
+        return new PartLifeView(
+            life.Part,
+            life.Name,
+            life.Times,
+            life.LastOff,
+            life.By,
+            life.Job?.Value,
+            life.LastBack,
+            life.Renewed?.At,
+            renewed is null ? "" : string.Join(" lot ", new[] { renewed.Number, renewed.Lot }.Where(t => t.Length > 0)),
+            renewed?.OldFate ?? "",
+            renewed?.ReturnBy,
+            renewed?.WarrantyEnd
         );
     }
 }

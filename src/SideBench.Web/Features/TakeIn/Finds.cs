@@ -1,6 +1,6 @@
 using SideBench.Core.Identity;
-using SideBench.Data;
 using SideBench.Data.Machines;
+using SideBench.Data.Record;
 using SideBench.Data.Search;
 
 namespace SideBench.Web.Features.TakeIn;
@@ -20,29 +20,26 @@ public static class Finds
     );
 
     /// <summary>Puts the job, its machine and its customer into the search.</summary>
-    public static async Task Put(Unit unit, Thing thing, CancellationToken cancel)
+    public static void Put(Appending to, Thing thing)
     {
         var name = thing.Customer.Name;
-        await FindStore.Put(
-            unit,
+        FindStore.Put(
+            to,
             new Find("job", thing.Job.Value, $"{thing.Tag} {thing.MachineName}", $"{name} · {Short(thing.Words)}"),
             $"{thing.Tag} {thing.MachineName} {name} {thing.Serial} {Short(thing.Words)}",
-            0,
-            cancel
+            0
         );
-        await FindStore.Put(
-            unit,
+        FindStore.Put(
+            to,
             new Find("machine", thing.Machine.Value, $"{thing.MachineName} {thing.Serial}", name),
             $"{thing.Serial} {thing.MachineName} {name}",
-            1,
-            cancel
+            1
         );
-        await FindStore.Put(
-            unit,
+        FindStore.Put(
+            to,
             new Find("customer", thing.Customer.Id.Value, name, thing.Customer.Contact),
             $"{name} {thing.Customer.Contact}",
-            2,
-            cancel
+            2
         );
     }
 

@@ -1,39 +1,32 @@
 using Npgsql;
-using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 using SideBench.Data;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.Record;
-using SideBench.Data.Search;
-using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
-using SideBench.Web.Problems;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.TakeIn;
 
-/// <summary>Takes a machine in: customer, machine, job and first line in one transaction.</summary>
-public sealed class TakeInDesk(
-    NpgsqlDataSource database,
-    MachineStore machines,
-    EntryStore entries,
-    JobStore jobs,
-    BenchBooks books,
-    JobDesk desk
-)
+/// <summary>Takes a machine in: customer, machine, job and first lines in one transaction.</summary>
+public sealed class TakeInDesk(WriteDesk desk, MachineStore machines, EntryStore entries, JobStore jobs, BenchBooks books)
 {
     private const int LongestSerial = 60;
     private const int MostTries = 5;
 
     /// <summary>Takes it in, or says everything that stands in the way.</summary>
-    public async Task<IResult> TakeIn(TakeInRequest request, HttpContext http)
+    public async Task<Outcome<TakenInView>> TakeIn(TakeInRequest request, HttpContext http)
     {
         if (request.Key == Guid.Empty)
-            return ProblemResults.Of(ProblemCode.Missing, "/key");
+            return new Problem(ProblemCode.Missing, "/key");
         var cancel = http.RequestAborted;
-        var write = desk.WriteOf(http, request.Key, request);
+        var write = Asked.WriteOf(http, request.Key, request, books.Now);
         if (await entries.FindWrite(request.Key, cancel) is { } earlier)
             return await Replay(earlier, write, cancel);
         var known = await Known(request, cancel);
@@ -45,7 +38,7 @@ public sealed class TakeInDesk(
             problems.Add(new Problem(ProblemCode.UnknownModel, "/modelId", modelId));
         var intake = IntakeOf(request, modelId) with
         {
-            LastWork = await LastWork(known.Machine, cancel),
+            LastWork = known.Machine is null ? null : await LastWork(known.Machine, cancel),
             BookVersion = books.Shop.Book.Version,
             ModelVersion = model?.Version ?? 0,
         };
@@ -53,61 +46,64 @@ public sealed class TakeInDesk(
             Intake.Problems(intake, model, books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == request.Complaint), books.Today)
         );
         if (problems.Count > 0)
-            return ProblemResults.Of(problems);
+            return problems;
+        return await Save(new Arrival(request, intake, known, model!.FullName), write, cancel);
+    }
+
+    private async Task<Outcome<TakenInView>> Save(Arrival arrival, Write write, CancellationToken cancel)
+    {
         for (var tries = 1; ; tries++)
         {
-            try
-            {
-                return Results.Ok(await Save(request, intake, known, write, model!.FullName, cancel));
-            }
-            catch (PostgresException e) when (e.ConstraintName == "writes_pkey")
-            {
-                return await Replay((await entries.FindWrite(request.Key, cancel))!, write, cancel);
-            }
-            catch (PostgresException e) when (e.ConstraintName == "jobs_place_once" && tries < MostTries)
-            {
-                // Somebody took the free place in the same moment: look for the next one.
-            }
+            var saved = await desk.Try(unit => Save(unit, arrival, write, cancel), cancel);
+            if (saved.IsGood)
+                return saved;
+            // The same take-in sent at the same moment: it was the other one that was written.
+            if (await entries.FindWrite(write.Key, cancel) is { } earlier)
+                return await Replay(earlier, write, cancel);
+            // Somebody took the free place in the same moment: look for the next one.
+            if (saved.Problems[0].Code != ProblemCode.StaleVersion || tries == MostTries)
+                return saved;
         }
     }
 
-    private async Task<TakenInView> Save(
-        TakeInRequest request,
-        EntryBody.TakenIn intake,
-        KnownParts known,
-        Write write,
-        string machineName,
-        CancellationToken cancel
-    )
+    private async Task<(bool, Outcome<TakenInView>)> Save(Unit unit, Arrival arrival, Write write, CancellationToken cancel)
     {
-        await using var unit = await Unit.Begin(database, cancel);
-        var lines = new List<EntryBody>();
-        var customer = known.Customer ?? await NewCustomer(unit, request, lines, cancel);
-        var machine = known.Machine?.Id ?? await MachineStore.AddMachine(unit, intake.ModelId, request.Serial!.Trim(), customer.Id, cancel);
+        var (request, known) = (arrival.Request, arrival.Known);
+        var about = new List<EntryBody>();
+        var customer = known.Customer ?? await NewCustomer(unit, request, about, cancel);
+        var machine =
+            known.Machine?.Id ?? await MachineStore.AddMachine(unit, arrival.Intake.ModelId, request.Serial!.Trim(), customer.Id, cancel);
         var serial = known.Machine?.Serial ?? request.Serial!.Trim();
         if (known.Machine is null)
-            lines.Add(new EntryBody.MachineRegistered(machine.Value, intake.ModelId, serial, customer.Id.Value));
+            about.Add(new MachineRegistered(machine.Value, arrival.Intake.ModelId, serial, customer.Id.Value));
         var (job, tag) = await JobStore.NewId(unit, cancel);
         var place = FreePlace(await JobStore.TakenPlaces(unit, cancel));
-        intake = intake with { MachineId = machine.Value, CustomerId = customer.Id.Value };
-        List<EntryBody> jobLines = [intake, new EntryBody.PlaceSet(place)];
-        var now = books
-            .Case([.. jobLines.Select((b, i) => new Entry(new EntryId(i + 1), job, i + 1, write.Person, write.PersonName, write.At, b))])
-            .Value;
-        await JobStore.Insert(unit, job, tag, intake, write.At, desk.Projection(now, write.At), cancel);
-        await EntryStore.Add(unit, write, job, machine, 1, jobLines, cancel);
-        if (lines.Count > 0)
-            await EntryStore.Add(unit, write with { Key = Guid.NewGuid() }, null, machine, 1, lines, cancel);
-        await Finds.Put(unit, new Finds.Thing(job, tag, machine, serial, machineName, customer, intake.Words), cancel);
-        await JobStore.Announce(unit, job, now.State.Version, cancel);
-        await unit.Commit(cancel);
-        return new TakenInView(job.Value, tag);
+        var intake = arrival.Intake with { MachineId = machine.Value, CustomerId = customer.Id.Value };
+        List<EntryBody> begins = [intake, new PlaceSet(place)];
+        var ids = await SubjectStore.NewLines(unit, about.Count + begins.Count, cancel);
+        var version = (await SubjectStore.HoldAll(unit, [Subject.Of(machine)], cancel))[Subject.Of(machine)];
+        List<NewLine> ofMachine = [.. about.Select((body, i) => new NewLine(ids[i], version + 1 + i, body))];
+        List<NewLine> ofJob = [.. begins.Select((body, i) => new NewLine(ids[about.Count + i], i + 1, body))];
+        var now = books.NewCase(
+            known.Machine is null ? MachineCase.New : MachineCase.Of(await entries.EarlierOf(machine, job, cancel)),
+            [.. ofJob.Select(l => new Entry(l.Id, job, l.Version, write.Person, write.PersonName, write.At, l.Body))]
+        );
+        if (!now.IsGood)
+            return (false, now.Problems.ToList());
+        await using var appending = new Appending(unit);
+        JobStore.Insert(appending, job, tag, intake, write.At, JobProjections.Of(now.Value, books, write.At));
+        appending.Lines(write, job, machine, ofJob);
+        appending.MoreLines(write, null, machine, ofMachine);
+        appending.Touch(Subject.Of(machine), version, ids);
+        Finds.Put(appending, new Finds.Thing(job, tag, machine, serial, arrival.MachineName, customer, intake.Words));
+        await appending.Send(cancel);
+        return (true, new TakenInView(job.Value, tag));
     }
 
-    private async Task<IResult> Replay(EarlierWrite earlier, Write write, CancellationToken cancel) =>
+    private async Task<Outcome<TakenInView>> Replay(EarlierWrite earlier, Write write, CancellationToken cancel) =>
         earlier.Fingerprint == write.Fingerprint && earlier.Job is { } job && await jobs.Load(job, cancel) is { } loaded
-            ? Results.Ok(new TakenInView(job.Value, loaded.Row.Tag))
-            : ProblemResults.Of(ProblemCode.KeyReused);
+            ? new TakenInView(job.Value, loaded.Row.Tag)
+            : new Problem(ProblemCode.KeyReused, "/key");
 
     private async Task<KnownParts> Known(TakeInRequest request, CancellationToken cancel)
     {
@@ -117,8 +113,8 @@ public sealed class TakeInDesk(
             problems.Add(new Problem(ProblemCode.UnknownMachine, "/machineId", request.MachineId));
         if (request.MachineId is null)
         {
-            Intake.Text(problems, request.Serial, "/serial", LongestSerial, needed: true);
-            if (request.Serial is { Length: > 0 and <= LongestSerial } s && await machines.FindBySerial(s.Trim(), cancel) is not null)
+            Guard.Text(problems, request.Serial, "/serial", LongestSerial, needed: true);
+            if (problems.Count == 0 && await machines.FindBySerial(request.Serial!.Trim(), cancel) is not null)
                 problems.Add(new Problem(ProblemCode.SerialTaken, "/serial"));
         }
 
@@ -126,15 +122,15 @@ public sealed class TakeInDesk(
         if (request.CustomerId is not null && customer is null)
             problems.Add(new Problem(ProblemCode.UnknownCustomer, "/customerId", request.CustomerId));
         if (request.CustomerId is null)
-            Intake.Text(problems, request.CustomerName, "/customerName", Intake.LongestName, needed: true);
-        Intake.Text(problems, request.CustomerContact, "/customerContact", Intake.LongestName, needed: false);
+            Guard.Text(problems, request.CustomerName, "/customerName", Guard.LongestName, needed: true);
+        Guard.Text(problems, request.CustomerContact, "/customerContact", Guard.LongestName, needed: false);
         return new KnownParts(machine, customer, problems);
     }
 
     // Which path was worked on last, from the machine's own record.
-    private async Task<string?> LastWork(MachineRow? machine, CancellationToken cancel)
+    private async Task<string?> LastWork(MachineRow machine, CancellationToken cancel)
     {
-        if (machine is null || await entries.LastWork(machine.Id, cancel) is not { } repair)
+        if (await entries.LastWork(machine.Id, cancel) is not { } repair)
             return null;
         var station = books.Shop.Book.Step(repair)?.Station;
         return books
@@ -148,14 +144,14 @@ public sealed class TakeInDesk(
     {
         var (name, contact) = (request.CustomerName!.Trim(), request.CustomerContact?.Trim() ?? "");
         var id = await MachineStore.AddCustomer(unit, name, contact, cancel);
-        lines.Add(new EntryBody.CustomerRegistered(id.Value, name, contact));
+        lines.Add(new CustomerRegistered(id.Value, name, contact));
         return new CustomerRow(id, name, contact);
     }
 
     private int FreePlace(IReadOnlyList<int> taken) =>
         Enumerable.Range(1, books.Shop.Book.House.Places).FirstOrDefault(p => !taken.Contains(p));
 
-    private static EntryBody.TakenIn IntakeOf(TakeInRequest r, string modelId) =>
+    private static TakenIn IntakeOf(TakeInRequest r, string modelId) =>
         new(
             r.MachineId ?? 0,
             r.CustomerId ?? 0,
@@ -180,4 +176,6 @@ public sealed class TakeInDesk(
         );
 
     private sealed record KnownParts(MachineRow? Machine, CustomerRow? Customer, List<Problem> Problems);
+
+    private sealed record Arrival(TakeInRequest Request, TakenIn Intake, KnownParts Known, string MachineName);
 }

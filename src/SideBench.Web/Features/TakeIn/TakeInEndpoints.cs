@@ -1,7 +1,6 @@
-using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
-using SideBench.Core.Logbook;
+using SideBench.Core.Jobs;
 using SideBench.Core.Outcomes;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
@@ -17,22 +16,33 @@ public static class TakeInEndpoints
     public static void MapTakeIn(this IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/take-in").WithTags("TakeIn");
-        group.MapGet("/choices", (BenchBooks books) => Results.Ok(Choices(books))).Produces<TakeInChoices>().For(Act.Read);
         group
-            .MapGet(
-                "/customers",
-                async (string start, MachineStore store, CancellationToken cancel) =>
-                    Results.Ok((await store.Customers(start, cancel)).Select(c => new CustomerView(c.Id.Value, c.Name, c.Contact)).ToList())
-            )
-            .Produces<List<CustomerView>>()
+            .MapGet("/choices", (BenchBooks books) => Results.Ok(Choices(books)))
+            .Produces<TakeInChoices>()
+            .Described("getTakeInChoices", "What can be chosen at take-in: models, complaints, inks, papers.")
             .For(Act.Read);
-        group.MapGet("/machine", FindMachine).Produces<FoundMachine>().Produces(204).For(Act.Read);
         group
-            .MapPost("/", (TakeInRequest request, TakeInDesk desk, HttpContext http) => desk.TakeIn(request, http))
+            .MapGet("/customers", FindCustomers)
+            .Produces<List<CustomerView>>()
+            .Described("findCustomers", "Customers whose name holds what was typed.")
+            .For(Act.Read);
+        group
+            .MapGet("/machine", FindMachine)
+            .Produces<FoundMachine>()
+            .Produces(204)
+            .Described("findMachine", "The machine with a serial, or nothing.")
+            .For(Act.Read);
+        group
+            .MapPost("/", async (TakeInRequest request, TakeInDesk desk, HttpContext http) => (await desk.TakeIn(request, http)).ToResult())
             .Produces<TakenInView>()
-            .ProducesProblems()
+            .Described("takeIn", "Takes a machine in: customer, machine and job at once.")
             .For(Act.TakeIn);
     }
+
+    private static async Task<IResult> FindCustomers(string start, MachineStore store, CancellationToken cancel) =>
+        Guard.IsKeepable(start)
+            ? Results.Ok((await store.Customers(start, cancel)).Select(c => new CustomerView(c.Id.Value, c.Name, c.Contact)).ToList())
+            : ProblemResults.Of(ProblemCode.UnkeepableText, "/start");
 
     private static async Task<IResult> FindMachine(
         string serial,
@@ -42,6 +52,8 @@ public static class TakeInEndpoints
         CancellationToken cancel
     )
     {
+        if (!Guard.IsKeepable(serial))
+            return ProblemResults.Of(ProblemCode.UnkeepableText, "/serial");
         if (await machines.FindBySerial(serial.Trim(), cancel) is not { } row)
             return Results.NoContent();
         var visits = await jobs.OfMachine(row.Id, cancel);
@@ -55,7 +67,7 @@ public static class TakeInEndpoints
                 new CustomerView(row.Customer.Value, row.CustomerName, row.CustomerContact),
                 visits.FirstOrDefault(v => v.HandedOverAt is null)?.Id.Value,
                 visits.Count,
-                last is null ? null : JobFold.Of(last.Entries).Intake.Ink
+                last is null ? null : last.Entries.Select(e => e.Body).OfType<TakenIn>().FirstOrDefault()?.Ink
             )
         );
     }

@@ -4,11 +4,13 @@ import { useRoute, useRouter } from 'vue-router'
 import { useBoard } from '@/shared/state/useBoard'
 import { useSession } from '@/shared/state/useSession'
 import { useShop } from '@/shared/state/useShop'
+import { useCrafts } from '@/shared/crafts/craft'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import ClocksPanel from './ClocksPanel.vue'
 import ClosedCard from './ClosedCard.vue'
 import CloseDialog from './CloseDialog.vue'
+import DoubtNote from './DoubtNote.vue'
 import EvidencePanel from './EvidencePanel.vue'
 import HeldBack from './HeldBack.vue'
 import JobActions from './JobActions.vue'
@@ -35,7 +37,8 @@ const route = useRoute()
 const thread = computed(() => Number(route.query.thread ?? 0) || 0)
 const desk = useJob(props.id, thread)
 const shop = useShop()
-const { job, query, busy, problem, canRetry } = desk
+const { job, query, busy, asking, problem, canRetry } = desk
+const cards = useCrafts().flatMap((craft) => craft.benchCards)
 const session = useSession()
 const router = useRouter()
 const { places } = useBoard()
@@ -91,12 +94,14 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
           + another symptom
         </button>
       </JobHead>
+      <DoubtNote class="mb-3" :doubts="job.doubts" />
       <ThreadTabs :job="job" @show="showThread" />
       <ProblemNote
         v-if="!closing && !opening"
         class="mb-3"
         :problem="problem"
         :can-retry="canRetry"
+        :asking="asking"
         @retry="desk.retry"
         @dismiss="desk.dismiss"
       />
@@ -189,6 +194,7 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
         <h2 id="lines-title" class="text-base">Lines of this job</h2>
         <RecordList :entries="job.entries" />
       </section>
+      <component :is="card" v-for="(card, i) in cards" :key="i" class="mt-3" :job="job" />
       <StationDialog
         :job-id="id"
         :thread="job.thread"

@@ -17,15 +17,8 @@ const props = defineProps<{
 const emit = defineEmits<{ start: [kind: string, label: string, minutes: number]; stop: [clock: string] }>()
 const now = useNow()
 const starting = ref(false)
-const kind = ref('settle')
-const minutes = ref(10)
-const presets = [
-  { kind: 'settle', minutes: 10 },
-  { kind: 'dry', minutes: 20 },
-  { kind: 'rest', minutes: 90 },
-  { kind: 'soak', minutes: 60 },
-  { kind: 'charge', minutes: 10 },
-]
+const kind = ref(props.job.clockKinds[0] ?? '')
+const minutes = ref(props.job.presets[0]?.minutes ?? 0)
 const left = (iso: string) => new Date(iso).getTime() - now.value
 
 function start(k: string, m: number) {
@@ -75,7 +68,7 @@ useKeys(() => [{ key: 'T', does: 'start a clock, or end the one that rings', run
     <AppDialog :open="starting" title="Start a clock" @close="starting = false">
       <div class="grid grid-cols-2 gap-2">
         <button
-          v-for="p in presets"
+          v-for="p in job.presets"
           :key="p.kind"
           type="button"
           class="press min-h-14"
@@ -88,7 +81,7 @@ useKeys(() => [{ key: 'T', does: 'start a clock, or end the one that rings', run
         <label class="block flex-1">
           <span class="font-bold">Another</span>
           <select v-model="kind" class="field">
-            <option v-for="k in ['settle', 'dry', 'rest', 'soak', 'charge', 'other']" :key="k">{{ k }}</option>
+            <option v-for="k in job.clockKinds" :key="k">{{ k }}</option>
           </select>
         </label>
         <label class="block w-28">

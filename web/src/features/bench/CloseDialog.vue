@@ -78,6 +78,7 @@ async function send() {
       </label>
       <ProblemNote
         :problem="desk.problem.value"
+        :asking="desk.asking.value"
         :can-retry="desk.canRetry.value"
         @retry="desk.retry"
         @dismiss="desk.dismiss"

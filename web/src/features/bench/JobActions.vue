@@ -2,7 +2,9 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useKeys } from '@/shared/state/useKeys'
+import { useCrafts } from '@/shared/crafts/craft'
 import AppDialog from '@/shared/ui/AppDialog.vue'
+import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import type { Bench, JobDesk } from './useJob'
 
 const props = defineProps<{
@@ -20,16 +22,21 @@ const open = ref<'' | 'note' | 'wait'>('')
 const text = ref('')
 const waitsFor = ref('customer')
 const router = useRouter()
-const page = (name: string) => ({
-  path: `/bench/${props.job.id}/${name}`,
-  query: props.job.thread ? { thread: String(props.job.thread) } : {},
-})
-const sheets = computed(() => page('sheets'))
-const opening = computed(() => page('opening'))
+const crafts = useCrafts()
+const links = computed(() =>
+  crafts
+    .flatMap((craft) => craft.benchLinks)
+    .map((link) => ({
+      ...link,
+      to: {
+        path: `/bench/${props.job.id}/${link.page}`,
+        query: props.job.thread ? { thread: String(props.job.thread) } : {},
+      },
+    })),
+)
 useKeys(() => [
   { key: 'N', does: 'note', run: () => (open.value = 'note') },
-  { key: 'S', does: 'nozzle sheets', run: () => router.push(sheets.value) },
-  { key: 'O', does: 'opening up', run: () => router.push(opening.value) },
+  ...links.value.map((link) => ({ key: link.key, does: link.does, run: () => router.push(link.to) })),
 ])
 
 async function save() {
@@ -58,8 +65,9 @@ async function save() {
       <button v-else type="button" class="press" @click="open = 'wait'">Waits for …</button>
       <button v-if="mayBench" type="button" class="press" @click="emit('close')">Close the job</button>
     </template>
-    <RouterLink class="press" :to="opening"><span class="keycap">O</span> Opening up</RouterLink>
-    <RouterLink class="press" :to="sheets"><span class="keycap">S</span> Nozzle sheets</RouterLink>
+    <RouterLink v-for="link in links" :key="link.page" class="press" :to="link.to"
+      ><span class="keycap">{{ link.key }}</span> {{ link.label }}</RouterLink
+    >
     <RouterLink class="press" :to="`/bench/${job.id}/hand-over`">Hand-over sheet</RouterLink>
     <RouterLink class="press" :to="`/bench/${job.id}/tag`">Tag</RouterLink>
     <button v-if="job.place > 0 && !job.handedOver" type="button" class="press" @click="desk.place({ place: 0 })">
@@ -89,9 +97,7 @@ async function save() {
           <textarea v-if="open === 'note'" v-model="text" class="field" rows="4" required></textarea>
           <input v-else v-model="text" class="field" required />
         </label>
-        <p v-if="desk.problem.value" role="alert" class="text-stop">
-          {{ desk.problem.value.title }}. {{ desk.problem.value.detail }}
-        </p>
+        <ProblemNote :problem="desk.problem.value" :asking="desk.asking.value" @dismiss="desk.dismiss" />
         <button type="submit" class="press press-main">Write it down</button>
       </form>
     </AppDialog>

@@ -42,8 +42,8 @@ watch(
 
 /** Enter takes a reading only when it is the only one, or far ahead. */
 function enter() {
-  const [first, second] = readings.value
-  if (first && asked.value === words.value.trim() && (!second || first.fitRatio > second.fitRatio * 1.4)) take(first)
+  const [first] = readings.value
+  if (first?.sure && asked.value === words.value.trim()) take(first)
 }
 
 function take(r: Reading) {

@@ -56,6 +56,7 @@ const fitting = computed(() => {
       </label>
       <ProblemNote
         :problem="desk.problem.value"
+        :asking="desk.asking.value"
         :can-retry="desk.canRetry.value"
         @retry="desk.retry"
         @dismiss="desk.dismiss"

@@ -1,4 +1,4 @@
-import type { Bench, Step } from './useJob'
+import type { Bench, BenchSections, Step } from './bench'
 
 /** A bench page's data for tests of its parts; made up, small, complete. */
 export function testBench(more: Partial<Bench> = {}): Bench {
@@ -61,8 +61,21 @@ export function testBench(more: Partial<Bench> = {}): Bench {
     schools: [],
     endable: [],
     bookNote: '',
+    presets: [
+      { kind: 'settle', minutes: 10 },
+      { kind: 'dry', minutes: 20 },
+    ],
+    clockKinds: ['settle', 'dry', 'other'],
+    known: [],
+    doubts: [],
+    sections: {} as BenchSections,
     ...more,
   }
+}
+
+/** The same as the server sends it: all of it in one section, since the page lays them side by side. */
+export function testSections(more: Partial<Bench> = {}) {
+  return { job: testBench(more), machine: {}, diagnosis: {}, stripDown: {}, ink: { feed: null }, record: {} }
 }
 
 /** A station of the path map. */

@@ -3,7 +3,8 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent } from 'vue'
-import { testBench } from './madeUp.test'
+import { testSections } from './madeUp.test'
+import { askAgain } from '@/shared/write/useWrites'
 import { useJob, type JobDesk } from './useJob'
 
 type Sent = { url: string; body: Record<string, unknown> | null }
@@ -14,8 +15,8 @@ async function desk(...answers: (() => Response | Promise<Response>)[]) {
   vi.stubGlobal('fetch', async (request: Request) => {
     const body = request.method === 'POST' ? await request.json() : null
     sent.push({ url: request.url, body })
-    if (request.method === 'GET') return Response.json(testBench())
-    return (answers.shift() ?? (() => Response.json(testBench({ version: 6 }))))()
+    if (request.method === 'GET') return Response.json(testSections())
+    return (answers.shift() ?? (() => Response.json(testSections({ version: 6 }))))()
   })
   let made!: JobDesk
   const host = defineComponent({ setup: () => ((made = useJob(7)), () => null) })
@@ -38,6 +39,7 @@ const refusal = (status: number, code: string) => () =>
   )
 const answer = { finding: 'draw-test', outcome: 'hard', quantity: 4 }
 
+askAgain.pausesMs = []
 afterEach(() => vi.unstubAllGlobals())
 
 describe('useJob', () => {
@@ -80,7 +82,7 @@ describe('useJob', () => {
     const first = made.answer(answer)
     expect(await made.answer(answer)).toBe(false)
     await flushPromises()
-    release(Response.json(testBench({ version: 6 })))
+    release(Response.json(testSections({ version: 6 })))
     expect(await first).toBe(true)
     expect(posts()).toHaveLength(1)
   })

@@ -1,82 +1,48 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, toValue, type MaybeRefOrGetter } from 'vue'
-import { v4 as uuid } from 'uuid'
-import { api, dataOf, Refused, type Api, type ProblemBody } from '@/shared/api/client'
-import { useSession } from '@/shared/state/useSession'
+import { computed, toValue, type MaybeRefOrGetter } from 'vue'
+import { api, dataOf, type Api } from '@/shared/api/client'
+import { useWrites } from '@/shared/write/useWrites'
+import { benchOf, type Bench, type BenchSections } from './bench'
 
-export type Bench = Api<'BenchView'>
-export type Step = Api<'StepView'>
+export type { Bench, Step } from './bench'
 
-/** What a write says beside its key and the version seen. */
-type Said<T> = Omit<T, 'key' | 'seenVersion' | 'thread' | 'slot'> & { slot?: number }
-
-/** One thread of a job and every write to it. A write that did not get through keeps its key, so sending it again never doubles it. */
+/** One thread of a job and every write to it. */
 export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
   const queries = useQueryClient()
-  const session = useSession()
   const query = useQuery({
     queryKey: ['job', id, () => toValue(thread)],
-    queryFn: () => dataOf(api.GET('/api/jobs/{id}', { params: { path: { id }, query: { thread: toValue(thread) } } })),
+    queryFn: async () =>
+      benchOf(
+        await dataOf(api.GET('/api/jobs/{id}', { params: { path: { id }, query: { thread: toValue(thread) } } })),
+      ),
     placeholderData: (before: Bench | undefined) => before,
   })
-  const busy = ref(false)
-  const problem = ref<ProblemBody | null>(null)
-  const waiting = ref<(() => Promise<Bench>) | null>(null)
   const at = { params: { path: { id } } }
-
-  async function send(call: () => Promise<Bench>): Promise<boolean> {
-    if (busy.value) return false
-    busy.value = true
-    problem.value = null
-    waiting.value = null
-    try {
-      const now = await call()
+  const writes = useWrites<BenchSections>({
+    about: id,
+    stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) }),
+    written: (answer) => {
+      const now = benchOf(answer)
       queries.setQueryData(['job', id, now.thread], now)
-      const others = {
-        queryKey: ['job', id],
-        predicate: (q: { queryKey: readonly unknown[] }) => q.queryKey[2] !== now.thread,
-      }
-      void queries.invalidateQueries(others)
-      void queries.invalidateQueries({ queryKey: ['board'] })
+      void queries.invalidateQueries({ queryKey: ['job', id], predicate: (q) => q.queryKey[2] !== now.thread })
       void queries.invalidateQueries({ queryKey: ['station', id] })
-      return true
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      problem.value = e.body
-      if (e.status === 401) session.ended = true
-      if (e.status === 0 || e.status === 401 || e.status === 503 || e.body.code === 'token-old') waiting.value = call
-      if (e.status === 409) void query.refetch()
-      return false
-    } finally {
-      busy.value = false
-    }
-  }
-
-  const stamp = () => ({ key: uuid(), seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) })
-
-  function write<T>(post: (body: T) => Promise<Bench>): (said: Said<T>) => Promise<boolean> {
-    return (said) => {
-      const body = { slot: 0, ...said, ...stamp() } as T
-      return send(() => post(body))
-    }
-  }
+    },
+    refetch: () => query.refetch(),
+  })
+  const write = writes.write
+  const answer = write((body: Api<'AnswerRequest'>) => dataOf(api.POST('/api/jobs/{id}/answers', { ...at, body })))
 
   return {
     query,
     job: computed(() => query.data.value ?? null),
-    busy,
-    problem,
-    canRetry: computed(() => waiting.value !== null),
-    retry: async () => {
-      if (!waiting.value) return
-      if (problem.value?.code === 'token-old') await session.load()
-      await send(waiting.value)
-    },
-    dismiss: () => {
-      problem.value = null
-      waiting.value = null
-    },
-    answer: write((body: Api<'AnswerRequest'>) => dataOf(api.POST('/api/jobs/{id}/answers', { ...at, body }))),
+    busy: writes.busy,
+    asking: writes.asking,
+    problem: writes.problem,
+    canRetry: computed(writes.canRetry),
+    retry: writes.retry,
+    dismiss: writes.dismiss,
+    answer: (said: Omit<Api<'AnswerRequest'>, 'key' | 'seenVersion' | 'thread' | 'slot'> & { slot?: number }) =>
+      answer({ slot: 0, ...said }),
     mend: write((body: Api<'MendRequest'>) => dataOf(api.POST('/api/jobs/{id}/repairs', { ...at, body }))),
     takeBack: write((body: Api<'CorrectRequest'>) => dataOf(api.POST('/api/jobs/{id}/corrections', { ...at, body }))),
     override: write((body: Api<'OverrideRequest'>) => dataOf(api.POST('/api/jobs/{id}/overrides', { ...at, body }))),

@@ -60,7 +60,7 @@ async function send() {
         <span class="font-bold">Why</span>
         <input v-model="reason" class="field" required maxlength="2000" />
       </label>
-      <ProblemNote :problem="shop.problem.value" :can-retry="false" @dismiss="shop.dismiss" />
+      <ProblemNote :problem="shop.problem.value" :asking="shop.asking.value" @dismiss="shop.dismiss" />
       <button type="submit" class="press press-main" :disabled="shop.busy.value">Change it</button>
     </form>
   </AppDialog>

@@ -1,25 +1,26 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useCrafts } from '@/shared/crafts/craft'
 import LoadState from '@/shared/ui/LoadState.vue'
 import { group, useBook, type BookLine } from './useBook'
 
 const { query, typed, kind, found } = useBook()
 const MOST = 120
+const of = useCrafts().flatMap((craft) => craft.bookKinds)
 const kinds = [
   { id: '', name: 'All' },
   { id: 'cause', name: 'Causes' },
   { id: 'code', name: 'Codes' },
   { id: 'finding', name: 'Findings and tests' },
   { id: 'repair', name: 'Repairs' },
-  { id: 'guide', name: 'Guides' },
-  { id: 'sheet', name: 'Blank sheets' },
+  ...of,
 ]
 const count = (id: string) => (query.data.value?.lines ?? []).filter((l) => !id || group(l) === id).length
 const shown = computed(() => found.value.slice(0, MOST))
 const link = (l: BookLine) => {
   if (l.kind === 'cause') return `/guides/causes/${l.id}`
-  if (l.kind === 'guide') return `/guides/steps/${l.id}`
-  if (l.kind === 'sheet') return `/guides/sheets/${l.id}`
+  const craft = of.find((kind) => kind.id === l.kind)
+  if (craft) return craft.to(l.id)
   if (l.kind !== 'code') return null
   const [model = '', ...code] = l.id.split('/')
   return `/guides/codes/${model}/${encodeURIComponent(code.join('/'))}`

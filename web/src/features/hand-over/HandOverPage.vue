@@ -45,6 +45,7 @@ async function handOver() {
       <ProblemNote
         class="no-print mb-3"
         :problem="desk.problem.value"
+        :asking="desk.asking.value"
         :can-retry="desk.canRetry.value"
         @retry="desk.retry"
         @dismiss="desk.dismiss"

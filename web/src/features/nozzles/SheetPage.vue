@@ -28,7 +28,7 @@ const desk = useSheets(
   () => asText(route.query.against),
   () => Number(route.query.thread ?? 0) || 0,
 )
-const { sheets, doing, problem, refusal, canRetry, query } = desk
+const { sheets, doing, asking, problem, refusal, canRetry, query } = desk
 const shown = computed(() => sheets.value?.shown ?? null)
 const layout = computed(() => sheets.value?.layout ?? null)
 const may = computed(() => session.mayBench && sheets.value?.open === true && layout.value !== null)
@@ -59,9 +59,10 @@ async function save() {
   tapped.value = null
   if (!mending.value) await router.replace({ query: { ...route.query, sheet: undefined, against: undefined } })
 }
-const scan = () => may.value && took(desk.scan('flatbed'))
+const device = computed(() => (may.value ? sheets.value?.devices[0] : undefined))
+const scan = () => device.value && took(desk.scan(device.value))
 useKeys(() => [
-  { key: 'S', does: 'scan the sheet', run: scan },
+  ...(device.value ? [{ key: 'S', does: 'scan the sheet', run: scan }] : []),
   { key: 'B', does: 'back to the bench', run: () => router.push(`/bench/${props.id}`) },
 ])
 </script>
@@ -97,6 +98,7 @@ useKeys(() => [
       <ProblemNote
         class="mb-3"
         :problem="problem"
+        :asking="asking"
         :can-retry="canRetry"
         @retry="took(desk.retry())"
         @dismiss="desk.dismiss"

@@ -112,8 +112,18 @@ describe('SheetTrend', () => {
       cleansBefore: 0,
       missingCount: 14,
       missing: [0, 14],
+      madeUp: true,
     },
-    { id: 'b', job: 1, at: '2026-03-01T11:00:00Z', way: 'flatbed', cleansBefore: 1, missingCount: 3, missing: [0, 3] },
+    {
+      id: 'b',
+      job: 1,
+      at: '2026-03-01T11:00:00Z',
+      way: 'flatbed',
+      cleansBefore: 1,
+      missingCount: 3,
+      missing: [0, 3],
+      madeUp: true,
+    },
   ]
 
   it('draws a line a channel and goes to a sheet', async () => {

@@ -3,6 +3,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
+import { askAgain } from '@/shared/write/useWrites'
 import { useSheets } from './useSheets'
 
 const calls: { url: string; body: Record<string, unknown> | null }[] = []
@@ -43,6 +44,8 @@ const problem = (status: number, code: string) => () =>
       headers: { 'Content-Type': 'application/problem+json' },
     },
   )
+
+askAgain.pausesMs = []
 
 describe('useSheets', () => {
   afterEach(() => vi.unstubAllGlobals())

@@ -1,8 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, toValue, type MaybeRefOrGetter } from 'vue'
-import { v4 as uuid } from 'uuid'
-import { api, dataOf, Refused, sendBytes, type Api, type ProblemBody } from '@/shared/api/client'
-import { useSession } from '@/shared/state/useSession'
+import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
+import { useWrites, type Stamp } from '@/shared/write/useWrites'
 
 export type Sheets = Api<'SheetsView'>
 export type Sheet = Api<'SheetView'>
@@ -17,7 +16,7 @@ export interface Tapped {
   nozzles: string
 }
 
-/** The sheets of a job's machine and every way to take or mend one. A write that got no answer keeps its key. */
+/** The sheets of a job's machine and every way to take or mend one. */
 export function useSheets(
   id: number,
   shown: MaybeRefOrGetter<string>,
@@ -25,7 +24,6 @@ export function useSheets(
   thread: MaybeRefOrGetter<number>,
 ) {
   const queries = useQueryClient()
-  const session = useSession()
   const query = useQuery({
     queryKey: ['job', id, 'sheets', () => toValue(shown), () => toValue(against)],
     queryFn: () =>
@@ -41,89 +39,92 @@ export function useSheets(
   })
   /** What is under way, as words; empty when nothing is. */
   const doing = ref('')
-  const problem = ref<ProblemBody | null>(null)
   const refusal = ref<Refusal | null>(null)
-  const waiting = ref<(() => Promise<string | null>) | null>(null)
-  const stamp = () => ({ key: uuid(), seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) })
+  const writes = useWrites<Taken | unknown>({
+    about: id,
+    stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) }),
+    written: () => queries.invalidateQueries({ queryKey: ['job', id] }),
+    refetch: () => query.refetch(),
+  })
+  const at = { params: { path: { id } } }
 
   /** Runs a write; gives the new sheet's name, an empty text when there is none, null when it was not written. */
-  async function send(words: string, call: () => Promise<string | null>): Promise<string | null> {
+  async function run<T>(
+    words: string,
+    what: string,
+    post: (body: T) => Promise<unknown>,
+    name: (answer: unknown) => string | null,
+  ) {
     if (doing.value) return null
     doing.value = words
-    problem.value = null
     refusal.value = null
-    waiting.value = null
     try {
-      const sheet = await call()
-      await queries.invalidateQueries({ queryKey: ['job', id] })
-      void queries.invalidateQueries({ queryKey: ['board'] })
-      return sheet
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      problem.value = e.body
-      if (e.status === 401) session.ended = true
-      if ([0, 401, 503].includes(e.status) || e.body.code === 'token-old') waiting.value = () => send(words, call)
-      if (e.status === 409) void query.refetch()
-      return null
+      const answer = await writes.send(what, () => post(writes.bodyOf<T>(what, {})))
+      return answer === null ? null : name(answer)
     } finally {
       doing.value = ''
     }
   }
 
-  function keep(taken: Taken): string | null {
+  function keep(answer: unknown): string | null {
+    const taken = answer as Taken
     refusal.value = taken.refusal
     return taken.sheet
   }
+  const units = (tapped: Tapped[]) => tapped.map((u) => ({ ...u, mixedWith: null }))
 
   return {
     query,
     sheets: computed(() => query.data.value ?? null),
     doing,
-    problem,
+    asking: writes.asking,
+    problem: writes.problem,
     refusal,
-    canRetry: computed(() => waiting.value !== null),
+    canRetry: computed(writes.canRetry),
+    /** Sends what got no answer again; the new sheet's name, or an empty text when there is none. */
     retry: async () => {
-      const again = waiting.value
-      if (!again) return null
-      if (problem.value?.code === 'token-old') await session.load()
-      return again()
+      const answer = await writes.retry()
+      return answer === null ? null : 'sheet' in (answer as object) ? keep(answer) : ''
     },
     dismiss: () => {
-      problem.value = null
+      writes.dismiss()
       refusal.value = null
     },
-    picture: (file: Blob, way: 'file' | 'camera' | 'paste') => {
-      const { key, seenVersion, thread: at } = stamp()
-      const url = `/api/jobs/${id}/sheets/picture?key=${key}&seenVersion=${seenVersion}&thread=${at}&way=${way}`
-      return send('Sending the picture', async () =>
-        keep(
-          await sendBytes<Taken>(
-            url,
+    picture: (file: Blob, way: 'file' | 'camera' | 'paste') =>
+      run<Stamp & { thread: number }>(
+        'Sending the picture',
+        `picture ${way} ${file.size}`,
+        ({ key, seenVersion, thread: of }) =>
+          sendBytes<Taken>(
+            `/api/jobs/${id}/sheets/picture?key=${key}&seenVersion=${seenVersion}&thread=${of}&way=${way}`,
             file,
             (sent) => (doing.value = sent < 1 ? `Sending, ${Math.round(sent * 100)} %` : 'Reading every nozzle'),
           ),
-        ),
-      )
-    },
-    scan: (device: string) => {
-      const body = { ...stamp(), device }
-      return send('The scanner is at it', async () =>
-        keep(await dataOf(api.POST('/api/jobs/{id}/sheets/scan', { params: { path: { id } }, body }))),
-      )
-    },
-    taps: (units: Tapped[]) => {
-      const body = { ...stamp(), units: units.map((u) => ({ ...u, mixedWith: null })) }
-      return send('Writing it down', async () => {
-        await dataOf(api.POST('/api/jobs/{id}/sheets/taps', { params: { path: { id } }, body }))
-        return ''
-      })
-    },
-    putRight: (sheet: string, units: Tapped[]) => {
-      const body = { ...stamp(), sheet, units: units.map((u) => ({ ...u, mixedWith: null })) }
-      return send('Writing it down', async () => {
-        await dataOf(api.POST('/api/jobs/{id}/sheets/put-right', { params: { path: { id } }, body }))
-        return sheet
-      })
-    },
+        keep,
+      ),
+    scan: (device: string) =>
+      run<Api<'ScanRequest'>>(
+        'The scanner is at it',
+        `scan ${device}`,
+        (body) => dataOf(api.POST('/api/jobs/{id}/sheets/scan', { ...at, body: { ...body, device } })),
+        keep,
+      ),
+    taps: (tapped: Tapped[]) =>
+      run<Api<'TapsRequest'>>(
+        'Writing it down',
+        `taps ${JSON.stringify(tapped)}`,
+        (body) => dataOf(api.POST('/api/jobs/{id}/sheets/taps', { ...at, body: { ...body, units: units(tapped) } })),
+        () => '',
+      ),
+    putRight: (sheet: string, tapped: Tapped[]) =>
+      run<Api<'PutRightRequest'>>(
+        'Writing it down',
+        `right ${sheet} ${JSON.stringify(tapped)}`,
+        (body) =>
+          dataOf(
+            api.POST('/api/jobs/{id}/sheets/put-right', { ...at, body: { ...body, sheet, units: units(tapped) } }),
+          ),
+        () => sheet,
+      ),
   }
 }

@@ -24,7 +24,14 @@ const edits = computed(() => (query.data.value?.entries ?? []).filter((e) => e.k
     what="the shop’s choices"
     @retry="query.refetch()"
   >
-    <ProblemNote class="mb-3" :problem="problem" :can-retry="false" @dismiss="shop.dismiss" />
+    <ProblemNote
+      class="mb-3"
+      :problem="problem"
+      :asking="shop.asking.value"
+      :can-retry="shop.canRetry.value"
+      @retry="shop.retry"
+      @dismiss="shop.dismiss"
+    />
     <p class="mb-3 text-soft">
       Where good people differ, both ways are here with their reasons. What is chosen changes the ladder, the costs or
       the gates; the card says so where it does. {{ owner ? '' : 'The owner chooses.' }}

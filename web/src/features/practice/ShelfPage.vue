@@ -15,7 +15,14 @@ const session = useSession()
     A part that is not here makes its repairs wait: the advice plans round it, and says so when it is still the best.
   </p>
   <LoadState :pending="query.isPending.value" :error="query.error.value" what="the shelf" @retry="query.refetch()">
-    <ProblemNote class="mb-3" :problem="problem" :can-retry="false" @dismiss="shop.dismiss" />
+    <ProblemNote
+      class="mb-3"
+      :problem="problem"
+      :asking="shop.asking.value"
+      :can-retry="shop.canRetry.value"
+      @retry="shop.retry"
+      @dismiss="shop.dismiss"
+    />
     <ul class="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
       <li v-for="p in query.data.value?.parts" :key="p.part" class="panel flex items-center justify-between gap-3 py-2">
         <span>

@@ -2,15 +2,17 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, dataOf } from '@/shared/api/client'
+import { useCrafts } from '@/shared/crafts/craft'
 import { day } from '@/shared/format'
 import LoadState from '@/shared/ui/LoadState.vue'
+import DoubtNote from '@/features/bench/DoubtNote.vue'
 import RecordList from '@/features/bench/RecordList.vue'
-import PartsOfMachine from '@/features/strip-down/PartsOfMachine.vue'
 
 const props = defineProps<{
   /** Number of the machine. */
   id: number
 }>()
+const cards = useCrafts().flatMap((craft) => craft.machineCards)
 const path = { id: props.id }
 const machine = useQuery({
   queryKey: ['machine', props.id],
@@ -66,7 +68,21 @@ const endings: Record<string, string> = {
           </li>
         </ul>
       </section>
-      <PartsOfMachine :id="id" />
+      <section
+        v-if="machine.data.value.known.length || machine.data.value.doubts.length"
+        class="panel mb-3"
+        aria-labelledby="known-title"
+      >
+        <h2 id="known-title" class="text-base">As it stands</h2>
+        <ul class="divide-y divide-line" data-testid="known">
+          <li v-for="(k, i) in machine.data.value.known" :key="i" class="flex flex-wrap gap-x-3 py-1.5">
+            <span class="min-w-0 flex-1">{{ k.says }}</span>
+            <span v-if="k.since" class="text-sm text-soft">since {{ day(k.since) }}</span>
+          </li>
+        </ul>
+        <DoubtNote :doubts="machine.data.value.doubts" />
+      </section>
+      <component :is="card" v-for="(card, i) in cards" :id="id" :key="i" />
       <section class="panel" aria-labelledby="record-title">
         <h2 id="record-title" class="text-base">Record, newest first</h2>
         <LoadState

@@ -11,16 +11,16 @@ const MOST = 12
 const shank = computed(() => (props.group.lengthMm >= LONG ? 14 : props.group.lengthMm > 0 ? 7 : 9))
 const pieces = computed(() =>
   Array.from({ length: Math.min(props.group.count, MOST) }, (_, i) => {
-    if (i < props.group.outCount - props.group.lostCount) return props.group.loosenOnly ? 'loose' : 'out'
-    if (i < props.group.outCount || i >= props.group.count - Math.max(0, props.group.lostCount - props.group.outCount))
-      return 'lost'
+    const { onTrayCount, lostCount, count, emptyCount } = props.group
+    if (i < onTrayCount) return props.group.loosenOnly ? 'loose' : 'out'
+    if (i < onTrayCount + lostCount || i >= count - emptyCount) return 'lost'
     return 'in'
   }),
 )
 const says = computed(() => {
   const g = props.group
-  const onTray = Math.max(0, g.outCount - g.lostCount)
-  return `${onTray} of ${g.count} ${g.loosenOnly ? 'loosened, in the machine' : 'on the tray'}${g.lostCount ? `, ${g.lostCount} missing` : ''}`
+  const missing = g.lostCount + g.emptyCount
+  return `${g.onTrayCount} of ${g.count} ${g.loosenOnly ? 'loosened, in the machine' : 'on the tray'}${missing ? `, ${missing} missing` : ''}`
 })
 </script>
 

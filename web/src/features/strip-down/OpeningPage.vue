@@ -29,7 +29,7 @@ const route = useRoute()
 const router = useRouter()
 const session = useSession()
 const desk = useOpening(props.id, () => Number(route.query.thread ?? 0) || 0)
-const { opening, query, busy, problem, canRetry } = desk
+const { opening, query, busy, asking, problem, canRetry } = desk
 const may = computed(() => session.mayBench && opening.value?.closed === false)
 const closing = ref(false)
 const picked = ref('')
@@ -115,6 +115,7 @@ useKeys(() => [
         v-if="!card && !counting && renewing === null && !staying && !ending"
         class="mb-3"
         :problem="problem"
+        :asking="asking"
         :can-retry="canRetry"
         @retry="desk.retry"
         @dismiss="desk.dismiss"

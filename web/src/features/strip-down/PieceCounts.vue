@@ -13,8 +13,8 @@ const emit = defineEmits<{ done: [] }>()
 const count = ref(1)
 const reason = ref('')
 const removal = computed(() => props.group.removal)
-const inMachine = computed(() => props.group.count - props.group.outCount)
-const onTray = computed(() => Math.max(0, props.group.outCount - props.group.lostCount))
+const inMachine = computed(() => props.group.inCount)
+const onTray = computed(() => props.group.onTrayCount)
 const rule = computed(() => {
   if (props.group.collared) return 'A collared one must never be missing.'
   const may = props.group.mayStayEmpty
@@ -29,7 +29,11 @@ const after = (done: boolean) => done && emit('done')
   <section aria-label="Count" class="border-t border-line pt-3">
     <FastenerRow :group="group" />
     <p class="mt-1 font-mono">
-      {{ inMachine }} in the machine · {{ onTray }} on the tray · {{ group.lostCount }} missing
+      {{ inMachine }} in the machine · {{ onTray }} on the tray · {{ group.lostCount }} lost<template
+        v-if="group.emptyCount"
+      >
+        · {{ group.emptyCount }} holes empty</template
+      >
     </p>
     <p class="mt-1 border-l-4 border-stop bg-stop-tint px-3 py-1.5">{{ rule }}</p>
     <div class="mt-3 flex flex-wrap gap-3">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import AppDialog from '@/shared/ui/AppDialog.vue'
+import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import PieceCounts from './PieceCounts.vue'
 import type { Fasteners, OpeningDesk } from './useOpening'
 
@@ -14,9 +15,7 @@ const emit = defineEmits<{ close: [] }>()
 
 <template>
   <AppDialog :open="group !== null" :title="group ? `Count: ${group.name}` : ''" @close="emit('close')">
-    <p v-if="desk.problem.value" role="alert" class="mb-2 text-stop">
-      {{ desk.problem.value.title }}. {{ desk.problem.value.detail }} {{ desk.problem.value.hint }}
-    </p>
+    <ProblemNote :problem="desk.problem.value" :asking="desk.asking.value" @dismiss="desk.dismiss" />
     <PieceCounts v-if="group" :group="group" :desk="desk" @done="emit('close')" />
   </AppDialog>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import AppDialog from '@/shared/ui/AppDialog.vue'
+import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import type { Opening, OpeningDesk } from './useOpening'
 
 const props = defineProps<{
@@ -78,9 +79,7 @@ async function save() {
       <label class="block"
         >Pieces kept that the new one does not bring <input v-model="said.keeps" class="field" maxlength="120"
       /></label>
-      <p v-if="desk.problem.value" role="alert" class="text-stop">
-        {{ desk.problem.value.title }}. {{ desk.problem.value.detail }}
-      </p>
+      <ProblemNote :problem="desk.problem.value" :asking="desk.asking.value" @dismiss="desk.dismiss" />
       <button type="submit" class="press press-main" :disabled="desk.busy.value">Write it down</button>
     </form>
   </AppDialog>

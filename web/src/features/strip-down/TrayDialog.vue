@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { moment } from '@/shared/format'
 import AppDialog from '@/shared/ui/AppDialog.vue'
+import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import PieceCounts from './PieceCounts.vue'
 import type { OpeningDesk, TrayCard } from './useOpening'
 
@@ -24,9 +25,7 @@ const back = async () => props.card && (await props.desk.back({ item: props.card
       <p v-if="card.beneath.length" class="border-l-4 border-stop bg-stop-tint px-3 py-1.5">
         Before it goes back: {{ card.beneath.join(', ') }}.
       </p>
-      <p v-if="desk.problem.value" role="alert" class="text-stop">
-        {{ desk.problem.value.title }}. {{ desk.problem.value.detail }} {{ desk.problem.value.hint }}
-      </p>
+      <ProblemNote :problem="desk.problem.value" :asking="desk.asking.value" @dismiss="desk.dismiss" />
       <div v-if="may" class="flex flex-wrap gap-2">
         <button type="button" class="press press-main" :disabled="desk.busy.value" data-testid="put-back" @click="back">
           It is back

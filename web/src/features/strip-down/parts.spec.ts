@@ -15,6 +15,9 @@ const group = (said: Partial<Fasteners>): Fasteners =>
     count: 4,
     outCount: 0,
     lostCount: 0,
+    inCount: 4,
+    onTrayCount: 0,
+    emptyCount: 0,
     view: 'top',
     at: [],
     ...said,
@@ -54,14 +57,17 @@ const act = (n: number, done: boolean): Act =>
 
 describe('FastenerRow', () => {
   it('draws every piece where it is: in the machine, on the tray, or missing', () => {
-    expect(pieces(group({ outCount: 3, lostCount: 1 }))).toEqual(['out', 'out', 'lost', 'in'])
+    expect(pieces(group({ onTrayCount: 2, lostCount: 1 }))).toEqual(['out', 'out', 'lost', 'in'])
     expect(pieces(group({}))).toEqual(['in', 'in', 'in', 'in'])
     // What is only loosened never lies on the tray.
-    expect(pieces(group({ count: 2, outCount: 2, loosenOnly: true }))).toEqual(['loose', 'loose'])
+    expect(pieces(group({ onTrayCount: 3, emptyCount: 1 }))).toEqual(['out', 'out', 'out', 'lost'])
+    expect(pieces(group({ count: 2, onTrayCount: 2, loosenOnly: true }))).toEqual(['loose', 'loose'])
   })
 
   it('says it in words too, and gives a collared one its collar', () => {
-    const row = mount(FastenerRow, { props: { group: group({ count: 2, outCount: 2, lostCount: 1, collared: true }) } })
+    const row = mount(FastenerRow, {
+      props: { group: group({ count: 2, onTrayCount: 1, lostCount: 1, collared: true }) },
+    })
     expect(row.attributes('aria-label')).toBe('1 of 2 on the tray, 1 missing')
     expect(row.findAll('rect[width="16"]')).toHaveLength(2)
   })

@@ -3,6 +3,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
+import { askAgain } from '@/shared/write/useWrites'
 import { useOpening } from './useOpening'
 
 const calls: { url: string; body: Record<string, unknown> }[] = []
@@ -37,6 +38,8 @@ const refused = (status: number, code: string) => () =>
     }),
     { status, headers: { 'Content-Type': 'application/problem+json' } },
   )
+
+askAgain.pausesMs = []
 
 describe('useOpening', () => {
   afterEach(() => vi.unstubAllGlobals())

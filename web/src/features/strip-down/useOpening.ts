@@ -1,8 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, toValue, type MaybeRefOrGetter } from 'vue'
-import { v4 as uuid } from 'uuid'
-import { api, dataOf, Refused, sendBytes, type Api, type ProblemBody } from '@/shared/api/client'
-import { useSession } from '@/shared/state/useSession'
+import { computed, toValue, type MaybeRefOrGetter } from 'vue'
+import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
+import { useWrites, type Stamp } from '@/shared/write/useWrites'
 
 export type Opening = Api<'OpeningView'>
 export type Act = Api<'ActView'>
@@ -10,85 +9,34 @@ export type TrayCard = Api<'TrayCardView'>
 export type Part = Api<'MachinePartView'>
 export type Fasteners = Api<'FastenersView'>
 export type Run = Api<'RunView'>
-type Said<T> = Omit<T, 'key' | 'seenVersion' | 'thread'>
 
-/** How far a job's machine is open, and every write to it. A write that got no answer keeps its key. */
+/** How far a job's machine is open, and every write to it. */
 export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
   const queries = useQueryClient()
-  const session = useSession()
   const query = useQuery({
     queryKey: ['job', id, 'opening', () => toValue(thread)],
     queryFn: () =>
       dataOf(api.GET('/api/jobs/{id}/opening', { params: { path: { id }, query: { thread: toValue(thread) } } })),
     placeholderData: (before: Opening | undefined) => before,
   })
-  const busy = ref(false)
-  const problem = ref<ProblemBody | null>(null)
-  const waiting = ref<(() => Promise<unknown>) | null>(null)
   const at = { params: { path: { id } } }
-  const stamp = () => ({ key: uuid(), seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) })
-
-  let inHand: { what: string; done: Promise<boolean> } | null = null
-  let kinds = 0
-
-  /** One write after the other. The same press again while it is in hand is one press; another waits its turn. */
-  async function send(what: string, call: () => Promise<unknown>): Promise<boolean> {
-    while (inHand) {
-      if (inHand.what === what) return false
-      await inHand.done
-    }
-    const done = attempt(call)
-    inHand = { what, done }
-    try {
-      return await done
-    } finally {
-      inHand = null
-    }
-  }
-
-  async function attempt(call: () => Promise<unknown>): Promise<boolean> {
-    busy.value = true
-    problem.value = null
-    waiting.value = null
-    try {
-      await call()
-      await queries.invalidateQueries({ queryKey: ['job', id] })
-      void queries.invalidateQueries({ queryKey: ['board'] })
-      return true
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      problem.value = e.body
-      if (e.status === 401) session.ended = true
-      if ([0, 401, 503].includes(e.status) || e.body.code === 'token-old') waiting.value = call
-      if (e.status === 409) void query.refetch()
-      return false
-    } finally {
-      busy.value = false
-    }
-  }
-
-  function write<T>(post: (body: T) => Promise<unknown>): (said: Said<T>) => Promise<boolean> {
-    const kind = ++kinds
-    return (said) => {
-      // Stamped when its turn comes, and then for good: sent again it is the same write.
-      let body: T | null = null
-      return send(`${kind} ${JSON.stringify(said)}`, () => post((body ??= { ...said, ...stamp() } as T)))
-    }
-  }
+  const writes = useWrites<unknown>({
+    about: id,
+    stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) }),
+    written: () => queries.invalidateQueries({ queryKey: ['job', id] }),
+    refetch: () => query.refetch(),
+  })
+  const write = writes.write
 
   return {
     query,
     opening: computed(() => query.data.value ?? null),
-    busy,
-    problem,
-    canRetry: computed(() => waiting.value !== null),
-    retry: async () => {
-      const again = waiting.value
-      if (!again) return
-      if (problem.value?.code === 'token-old') await session.load()
-      await send('again', again)
-    },
-    dismiss: () => (problem.value = null),
+    busy: writes.busy,
+    asking: writes.asking,
+    problem: writes.problem,
+    canRetry: computed(writes.canRetry),
+    retry: writes.retry,
+    dismiss: writes.dismiss,
     aim: write((body: Api<'AimRequest'>) => dataOf(api.POST('/api/jobs/{id}/opening/aim', { ...at, body }))),
     off: write((body: Api<'TakeOffRequest'>) => dataOf(api.POST('/api/jobs/{id}/opening/off', { ...at, body }))),
     wouldNot: write((body: Api<'WouldNotRequest'>) =>
@@ -113,10 +61,14 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
       dataOf(api.POST('/api/jobs/{id}/guides/take-over', { ...at, body })),
     ),
     end: write((body: Api<'GuideEndRequest'>) => dataOf(api.POST('/api/jobs/{id}/guides/end', { ...at, body }))),
-    photo: (file: Blob, of: string, label: string) => {
-      const { key, seenVersion } = stamp()
-      const what = new URLSearchParams({ key, seenVersion: String(seenVersion), of, label: label.slice(0, 120) })
-      return send(`photo ${of}`, () => sendBytes(`/api/jobs/${id}/opening/photo?${what}`, file, () => {}))
+    photo: async (file: Blob, of: string, label: string) => {
+      const what = `photo ${of} ${file.size}`
+      const sent = await writes.send(what, () => {
+        const { key, seenVersion } = writes.bodyOf<Stamp>(what, {})
+        const said = new URLSearchParams({ key, seenVersion: String(seenVersion), of, label: label.slice(0, 120) })
+        return sendBytes(`/api/jobs/${id}/opening/photo?${said}`, file, () => {})
+      })
+      return sent !== null
     },
   }
 }

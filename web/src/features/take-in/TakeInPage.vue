@@ -10,7 +10,7 @@ import MachinePart from './MachinePart.vue'
 import { useTakeIn } from './useTakeIn'
 
 const takeIn = useTakeIn()
-const { form, complaints, slots, problem, busy } = takeIn
+const { form, complaints, slots, problem, busy, asking, canRetry, dismiss } = takeIn
 const session = useSession()
 const router = useRouter()
 const yesNo = [
@@ -185,12 +185,7 @@ async function send() {
       </FieldRow>
     </section>
     <div class="space-y-3 lg:col-span-2">
-      <ProblemNote
-        :problem="problem"
-        :can-retry="problem?.status === 0 || problem?.status === 503"
-        @retry="send"
-        @dismiss="problem = null"
-      />
+      <ProblemNote :problem="problem" :asking="asking" :can-retry="canRetry()" @retry="send" @dismiss="dismiss" />
       <button type="submit" class="press press-main min-h-14 px-8 text-lg" :disabled="busy">
         Take it in, make its tag
       </button>

@@ -3,6 +3,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent } from 'vue'
+import { askAgain } from '@/shared/write/useWrites'
 import { useTakeIn } from './useTakeIn'
 
 const choices = {
@@ -45,11 +46,14 @@ const settle = async () => {
   await flushPromises()
 }
 
+const pauses = askAgain.pausesMs
 beforeEach(() => {
+  askAgain.pausesMs = []
   localStorage.clear()
   vi.useFakeTimers()
 })
 afterEach(() => {
+  askAgain.pausesMs = pauses
   vi.unstubAllGlobals()
   vi.useRealTimers()
 })

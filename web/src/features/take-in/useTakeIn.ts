@@ -2,8 +2,8 @@ import { useQuery } from '@tanstack/vue-query'
 import { useDebounceFn, useStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { v4 as uuid } from 'uuid'
-import { api, dataOf, Refused, type Api, type ProblemBody } from '@/shared/api/client'
-import { useSession } from '@/shared/state/useSession'
+import { api, dataOf, type Api } from '@/shared/api/client'
+import { useWrites } from '@/shared/write/useWrites'
 
 const empty = {
   serial: '',
@@ -30,13 +30,10 @@ const empty = {
 
 /** The take-in form. What is typed is kept in this browser until it is written, with the key of its write. */
 export function useTakeIn() {
-  const session = useSession()
   const form = useStorage('side-bench-take-in', { ...empty }, undefined, { mergeDefaults: true })
   const key = useStorage('side-bench-take-in-key', uuid())
   const customerId = ref<number | null>(null)
   const machine = ref<Api<'FoundMachine'> | null>(null)
-  const problem = ref<ProblemBody | null>(null)
-  const busy = ref(false)
   const choices = useQuery({ queryKey: ['choices'], queryFn: () => dataOf(api.GET('/api/take-in/choices')) })
   const customers = ref<Api<'CustomerView'>[]>([])
 
@@ -81,7 +78,7 @@ export function useTakeIn() {
     key.value = uuid()
     customerId.value = null
     machine.value = null
-    problem.value = null
+    writes.dismiss()
   }
 
   function body(): Api<'TakeInRequest'> {
@@ -101,25 +98,19 @@ export function useTakeIn() {
     }
   }
 
+  const writes = useWrites<Api<'TakenInView'>>({
+    about: 'take-in',
+    stamp: () => ({ seenVersion: 0 }),
+    written: clear,
+    refetch: () => choices.refetch(),
+  })
+
   /** Writes it; the job's number, or null when it was refused. */
   async function send(): Promise<number | null> {
-    if (busy.value) return null
-    busy.value = true
-    problem.value = null
-    try {
-      const taken = await dataOf(api.POST('/api/take-in', { body: body() }))
-      clear()
-      return taken.jobId
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      problem.value = e.body
-      if (e.status === 401) session.ended = true
-      if (e.body.code === 'token-old') await session.load()
-      if (e.body.code === 'key-reused') key.value = uuid()
-      return null
-    } finally {
-      busy.value = false
-    }
+    const said = body()
+    const taken = await writes.send('take-in', () => dataOf(api.POST('/api/take-in', { body: said })))
+    if (writes.problem.value?.code === 'key-reused') key.value = uuid()
+    return taken?.jobId ?? null
   }
 
   const complaints = computed(() => {
@@ -135,8 +126,11 @@ export function useTakeIn() {
     customers,
     choices,
     complaints,
-    problem,
-    busy,
+    problem: writes.problem,
+    busy: writes.busy,
+    asking: writes.asking,
+    canRetry: writes.canRetry,
+    dismiss: writes.dismiss,
     send,
     clear,
     typeCustomer,

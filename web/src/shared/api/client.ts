@@ -60,8 +60,8 @@ const unreachable: ProblemBody = {
   status: 0,
   code: 'server-unreachable',
   title: 'Could not reach the server',
-  detail: 'Nothing was written.',
-  hint: 'Check that it runs, then try again; what you typed is kept.',
+  detail: 'Not known yet whether it was written.',
+  hint: 'It asks again by itself; the same press is never written twice, and what you typed is kept.',
   problems: [],
   changes: [],
 }

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
-import { v4 as uuid } from 'uuid'
-import { api, dataOf, Refused, type Api, type ProblemBody } from '@/shared/api/client'
+import { computed } from 'vue'
+import { api, dataOf, type Api } from '@/shared/api/client'
+import { useWrites } from '@/shared/write/useWrites'
 
 type Shop = Api<'ShopView'>
 
@@ -9,41 +9,33 @@ type Shop = Api<'ShopView'>
 export function useShop() {
   const queries = useQueryClient()
   const query = useQuery({ queryKey: ['shop'], queryFn: () => dataOf(api.GET('/api/shop')) })
-  const busy = ref(false)
-  const problem = ref<ProblemBody | null>(null)
-
-  async function send(call: (stamp: { key: string; seenVersion: number }) => Promise<Shop>): Promise<boolean> {
-    if (busy.value) return false
-    busy.value = true
-    problem.value = null
-    try {
-      const now = await call({ key: uuid(), seenVersion: query.data.value?.version ?? 0 })
+  const writes = useWrites<Shop>({
+    about: 'shop',
+    stamp: () => ({ seenVersion: query.data.value?.version ?? 0 }),
+    written: (now) => {
       queries.setQueryData(['shop'], now)
       void queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'shop' })
-      return true
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      problem.value = e.body
-      void query.refetch()
-      return false
-    } finally {
-      busy.value = false
-    }
-  }
+    },
+    refetch: () => query.refetch(),
+  })
+  const school = writes.write((body: Api<'SchoolRequest'>) => dataOf(api.POST('/api/shop/schools', { body })))
+  const part = writes.write((body: Api<'ShelfRequest'>) => dataOf(api.POST('/api/shop/parts', { body })))
+  const takeBack = writes.write((body: Api<'ShopCorrectRequest'>) =>
+    dataOf(api.POST('/api/shop/corrections', { body })),
+  )
 
   return {
     query,
-    busy,
-    problem,
-    dismiss: () => (problem.value = null),
-    school: (school: string, option: string) =>
-      send((stamp) => dataOf(api.POST('/api/shop/schools', { body: { ...stamp, school, option } }))),
-    part: (part: string, here: boolean) =>
-      send((stamp) => dataOf(api.POST('/api/shop/parts', { body: { ...stamp, part, here } }))),
-    edit: (edit: Omit<Api<'EditRequest'>, 'key' | 'seenVersion'>) =>
-      send((stamp) => dataOf(api.POST('/api/shop/edits', { body: { ...stamp, ...edit } }))),
-    takeBack: (entry: number, reason: string) =>
-      send((stamp) => dataOf(api.POST('/api/shop/corrections', { body: { ...stamp, entry, reason } }))),
-    readPacks: () => send(() => dataOf(api.POST('/api/shop/packs'))),
+    busy: writes.busy,
+    asking: writes.asking,
+    problem: writes.problem,
+    canRetry: computed(writes.canRetry),
+    retry: writes.retry,
+    dismiss: writes.dismiss,
+    school: (id: string, option: string) => school({ school: id, option }),
+    part: (id: string, here: boolean) => part({ part: id, here }),
+    edit: writes.write((body: Api<'EditRequest'>) => dataOf(api.POST('/api/shop/edits', { body }))),
+    takeBack: (entry: number, reason: string) => takeBack({ entry, reason }),
+    readPacks: async () => (await writes.send('packs', () => dataOf(api.POST('/api/shop/packs')))) !== null,
   }
 }

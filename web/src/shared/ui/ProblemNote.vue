@@ -6,6 +6,8 @@ defineProps<{
   problem: ProblemBody | null
   /** Whether the same write can be sent again. Default: false. */
   canRetry?: boolean
+  /** Whether it is asked again right now whether the write got through. Default: false. */
+  asking?: boolean
 }>()
 const emit = defineEmits<{ retry: []; dismiss: [] }>()
 </script>
@@ -28,7 +30,8 @@ const emit = defineEmits<{ retry: []; dismiss: [] }>()
     <ul v-if="problem.changes.length" class="mt-1 list-disc pl-5">
       <li v-for="(change, i) in problem.changes" :key="i">{{ change }}</li>
     </ul>
-    <div class="mt-2 flex flex-wrap gap-2">
+    <p v-if="asking" class="mt-1 font-bold" data-testid="asking">Asking again …</p>
+    <div v-else class="mt-2 flex flex-wrap gap-2">
       <button v-if="canRetry" type="button" class="press" @click="emit('retry')">Try again</button>
       <button type="button" class="press" @click="emit('dismiss')">Understood</button>
     </div>

@@ -1,0 +1,21 @@
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
+using SideBench.Core.Nozzles;
+using SideBench.Core.Record;
+using SideBench.Core.StripDown;
+
+namespace SideBench.Core.Bench;
+
+/// <summary>The crafts that ship with the product. A new one is added to this list.</summary>
+public static class HouseCrafts
+{
+    /// <summary>All of them, the job's own first.</summary>
+    public static readonly Crafts All = new([JobsCraft.Craft, DiagnosisCraft.Craft, NozzlesCraft.Craft, StripDownCraft.Craft]);
+
+    /// <summary>Where a job stands, with the crafts that ship.</summary>
+    /// <param name="entries">Its lines.</param>
+    /// <param name="machine">The machine as its earlier visits left it; null when nothing is known of it.</param>
+    public static JobState Fold(IReadOnlyList<Entry> entries, MachineCase? machine = null) =>
+        JobFold.Of(All, machine ?? MachineCase.New, entries);
+}

@@ -1,0 +1,118 @@
+using SideBench.Core.Outcomes;
+
+namespace SideBench.Core.Diagnosis;
+
+/// <summary>What a person can cause or mend in diagnosis, each with its words and what sort it is.</summary>
+public static class DiagnosisProblem
+{
+    /// <summary>A gate holds this step back.</summary>
+    public static readonly ProblemCode HeldBack = new("held-back", ProblemSort.Conflict, "Held back: {0}", "{1}", "What lifts it: {2}");
+
+    /// <summary>A repair was made and not proved.</summary>
+    public static readonly ProblemCode NotProved = new(
+        "not-proved",
+        ProblemSort.Conflict,
+        "Not proved yet",
+        "No repair of this job has been proved.",
+        "Prove it, or close unproved with a reason."
+    );
+
+    /// <summary>No such step in the fault book for this machine.</summary>
+    public static readonly ProblemCode UnknownStep = new(
+        "unknown-step",
+        ProblemSort.Conflict,
+        "The step is gone",
+        "“{0}” is not a step for this job now.",
+        "Load the page again and take the step shown."
+    );
+
+    /// <summary>No such answer to this step.</summary>
+    public static readonly ProblemCode UnknownAnswer = new(
+        "unknown-answer",
+        ProblemSort.Wrong,
+        "No such answer",
+        "“{0}” is not an answer to “{1}”.",
+        "Choose one of the answers shown."
+    );
+
+    /// <summary>The thread is closed; others may be open.</summary>
+    public static readonly ProblemCode ThreadClosed = new(
+        "thread-closed",
+        ProblemSort.Conflict,
+        "The thread is closed",
+        "It takes no more work; others may be open.",
+        "Take its ending back, or open another thread."
+    );
+
+    /// <summary>Such a thread is open already.</summary>
+    public static readonly ProblemCode ThreadThere = new(
+        "thread-there",
+        ProblemSort.Conflict,
+        "The thread is there already",
+        "One with this complaint and place is open.",
+        "Go on with that one."
+    );
+
+    /// <summary>The model has no such part.</summary>
+    public static readonly ProblemCode PartNotOnModel = new(
+        "part-not-on-model",
+        ProblemSort.Wrong,
+        "This model has no such part",
+        "“{0}” looks at the {1}; a {2} has none.",
+        "Choose a finding of this machine."
+    );
+
+    /// <summary>The step says nothing about the complaint.</summary>
+    public static readonly ProblemCode StepTellsNothing = new(
+        "step-tells-nothing",
+        ProblemSort.Wrong,
+        "It says nothing about this",
+        "“{0}” tells nothing about “{1}”.",
+        "Give it in the thread it belongs to, or write a note."
+    );
+
+    /// <summary>The edit would make the book impossible.</summary>
+    public static readonly ProblemCode EditImpossible = new(
+        "edit-impossible",
+        ProblemSort.Wrong,
+        "The edit changes nothing or cannot be",
+        "{0}",
+        "Choose another word."
+    );
+
+    /// <summary>No such thread in this job.</summary>
+    public static readonly ProblemCode UnknownThread = new(
+        "unknown-thread",
+        ProblemSort.Unknown,
+        "No such thread",
+        "This job has no thread {0}.",
+        "Load the page again."
+    );
+
+    /// <summary>No such school or practice.</summary>
+    public static readonly ProblemCode UnknownSchool = new(
+        "unknown-school",
+        ProblemSort.Wrong,
+        "No such school",
+        "There is no choice “{0}” for “{1}”.",
+        "Choose one of those shown."
+    );
+
+    /// <summary>No such cause or code in the book.</summary>
+    public static readonly ProblemCode NotInBook = new(
+        "not-in-book",
+        ProblemSort.Unknown,
+        "Not in the book",
+        "The book has no “{0}”.",
+        "Look for it under Guides."
+    );
+
+    /// <summary>The complaint does not occur on this model.</summary>
+    public static readonly ProblemCode ComplaintDoesNotFit = new(
+        "complaint-does-not-fit",
+        ProblemSort.Wrong,
+        "The complaint does not fit the machine",
+        "“{0}” does not occur on a {1}.",
+        "Choose another complaint."
+    );
+}

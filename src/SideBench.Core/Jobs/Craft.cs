@@ -1,0 +1,25 @@
+using SideBench.Core.Machines;
+using SideBench.Core.Record;
+
+namespace SideBench.Core.Jobs;
+
+/// <summary>What a craft adds to the record and to the folds. Declared once, in the craft's folder.</summary>
+/// <param name="Name">Its name, that of its folder.</param>
+/// <param name="Kinds">The kinds of line it writes.</param>
+public sealed record Craft(string Name, IReadOnlyList<EntryKind> Kinds)
+{
+    /// <summary>The facts it knows, for written conditions.</summary>
+    public IReadOnlyList<FactKind> FactKinds { get; init; } = [];
+
+    /// <summary>Its facts of a job and its machine.</summary>
+    public Func<JobState, IEnumerable<Fact>> Facts { get; init; } = _ => [];
+
+    /// <summary>
+    /// The record that holds its house numbers, every one of them required; null when it has none. Packs fill it from
+    /// <c>numbers/</c>, under the craft's name.
+    /// </summary>
+    public Type? Numbers { get; init; }
+
+    /// <summary>What it keeps of a new job on a machine as it stands; null when it keeps nothing of its own.</summary>
+    public Func<MachineCase, CraftState>? Begin { get; init; }
+}

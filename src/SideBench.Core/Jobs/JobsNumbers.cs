@@ -1,0 +1,10 @@
+namespace SideBench.Core.Jobs;
+
+/// <summary>A wait that is started with one press.</summary>
+/// <param name="Kind">What kind of wait.</param>
+/// <param name="Minutes">How long, min.</param>
+public sealed record ClockPreset(string Kind, double Minutes);
+
+/// <summary>House numbers that every job shares.</summary>
+/// <param name="Clocks">Waits that are started with one press.</param>
+public sealed record JobsNumbers(IReadOnlyList<ClockPreset> Clocks);

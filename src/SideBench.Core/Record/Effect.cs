@@ -1,0 +1,86 @@
+using SideBench.Core.Identity;
+using SideBench.Core.Quantities;
+
+namespace SideBench.Core.Record;
+
+/// <summary>Something of the tray that is undone.</summary>
+/// <param name="Item">What lay there.</param>
+/// <param name="Count">How many of it; null for all.</param>
+public sealed record TrayTake(string Item, int? Count = null);
+
+/// <summary>Ink that was spent.</summary>
+/// <param name="Slot">The slot; <see cref="SlotId.Whole"/> for all channels together.</param>
+/// <param name="Volume">How much.</param>
+public sealed record InkUse(SlotId Slot, Millilitres Volume);
+
+/// <summary>Work on a machine, as its later visits see it.</summary>
+/// <param name="Repair">Which.</param>
+/// <param name="Says">In words.</param>
+/// <param name="Tags">Words that gates look at.</param>
+public sealed record WorkDone(string Repair, string Says, IReadOnlyList<string> Tags);
+
+/// <summary>A lasting change of a machine: a bottle fitted, a board, a part that stays off.</summary>
+/// <param name="Key">What is changed, such as <c>stays-off</c>; a craft declares what it can be.</param>
+/// <param name="Of">Which of them; empty when there is one.</param>
+/// <param name="Word">What it is now; null when it is as it was made again.</param>
+/// <param name="Says">In words, for people.</param>
+public sealed record Modification(string Key, string Of, string? Word, string Says);
+
+/// <summary>What is in a slot from now on.</summary>
+/// <param name="Slot">The slot.</param>
+/// <param name="Says">What is in it, in words; empty when nothing is.</param>
+public sealed record SlotFilled(SlotId Slot, string Says);
+
+/// <summary>What a line does, in terms that every craft shares. The shared folds apply it and know no craft.</summary>
+public sealed record Effect
+{
+    /// <summary>Nothing.</summary>
+    public static readonly Effect None = new();
+
+    /// <summary>What comes onto the tray. Pieces of one removal that come out one after the other lie together.</summary>
+    public IReadOnlyList<TrayItem> Puts { get; init; } = [];
+
+    /// <summary>What goes off the tray.</summary>
+    public IReadOnlyList<TrayTake> Takes { get; init; } = [];
+
+    /// <summary>Bench time.</summary>
+    public Minutes Hands { get; init; }
+
+    /// <summary>Parts and consumables, in the shop's currency.</summary>
+    public decimal Parts { get; init; }
+
+    /// <summary>Ink spent, by slot.</summary>
+    public IReadOnlyList<InkUse> Ink { get; init; } = [];
+
+    /// <summary>How far the waste counter moved.</summary>
+    public CounterShare CounterMoved { get; init; }
+
+    /// <summary>What was measured.</summary>
+    public IReadOnlyList<Reading> Readings { get; init; } = [];
+
+    /// <summary>A wait that begins; null when none.</summary>
+    public ClockStart? ClockBegins { get; init; }
+
+    /// <summary>A wait that ends; null when none.</summary>
+    public string? ClockEnds { get; init; }
+
+    /// <summary>Work that was done on the machine; null when none.</summary>
+    public WorkDone? Work { get; init; }
+
+    /// <summary>How the machine differs from now on.</summary>
+    public IReadOnlyList<Modification> Modifications { get; init; } = [];
+
+    /// <summary>What is in slots from now on.</summary>
+    public IReadOnlyList<SlotFilled> Slots { get; init; } = [];
+
+    /// <summary>The waste store the machine uses from now on; null when that does not change.</summary>
+    public StoreId? Store { get; init; }
+}
+
+/// <summary>A wait as it begins.</summary>
+/// <param name="Id">Unique within the job.</param>
+/// <param name="Kind">What kind of wait.</param>
+/// <param name="Label">What is waited for.</param>
+/// <param name="MinMinutes">It rings after so long, min.</param>
+/// <param name="MaxMinutes">It must not last longer, min; null when there is no limit.</param>
+public sealed record ClockStart(string Id, string Kind, string Label, double MinMinutes, double? MaxMinutes);

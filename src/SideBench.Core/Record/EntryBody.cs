@@ -1,0 +1,31 @@
+namespace SideBench.Core.Record;
+
+/// <summary>
+/// What a line of the record says. Every kind is declared once, in its craft: its name, what it says in words, its stored form and its
+/// effect. Kinds are append only: old ones stay readable for ever.
+/// </summary>
+public abstract record EntryBody
+{
+    /// <summary>Its kind.</summary>
+    public abstract EntryKind Kind { get; }
+
+    /// <summary>The line as a sentence.</summary>
+    public abstract string Says { get; }
+
+    /// <summary>What it does, in terms that every craft shares.</summary>
+    public virtual Effect Effect => Effect.None;
+
+    /// <summary>What it is about beside the job and the machine it was written on: stores and items.</summary>
+    public virtual IReadOnlyList<Subject> Touches => [];
+
+    /// <summary>Whether it stands for good: it cannot be taken back by hand.</summary>
+    public virtual bool Stands => false;
+
+    /// <summary>Whether it can change the odds, a gate, or what is to be done next; a note cannot.</summary>
+    public virtual bool ChangesTheCase => true;
+
+    /// <summary>
+    /// Writes its fields as they are stored. Names are of the stored form alone: a field that is renamed here keeps its old one there.
+    /// </summary>
+    public abstract void Store(FieldWriter to);
+}

@@ -1,0 +1,117 @@
+using SideBench.Core.Record;
+
+namespace SideBench.Core.StripDown;
+
+/// <summary>The stored form of a guide's steps and windows, as they were when it was begun.</summary>
+internal static class GuideForm
+{
+    public static void Store(FieldWriter to, GuideStep step)
+    {
+        to.Text("id", step.Id);
+        to.Text("kind", StoredWord.Of(step.Kind));
+        to.Text("title", step.Title);
+        to.Text("text", step.Text);
+        to.Text("view", step.View);
+        to.Number("minutes", step.Minutes);
+        to.Texts("cautions", step.Cautions);
+        to.Text("sign", step.Sign);
+        to.Parts("puts", step.Puts, StorePut);
+        to.Texts("takes", step.Takes);
+        to.Part("measure", step.Measure is { } measure ? part => StoreMeasure(part, measure) : null);
+        to.Flag("photo", step.Photo);
+        to.Part("wait", step.Wait is { } wait ? part => StoreWait(part, wait) : null);
+        to.Parts("branches", step.Branches, StoreBranch);
+        to.Texts("targets", step.Targets);
+        to.Flag("powerWhileOpen", step.PowerWhileOpen);
+        to.Flag("irreversible", step.Irreversible);
+        to.Text("window", step.Window);
+        to.Text("differs", step.Differs);
+        to.Text("word", step.Word);
+    }
+
+    public static GuideStep ReadStep(FieldReader from) =>
+        new(
+            from.Text("id"),
+            StoredWord.Read<StepKind>(from.Text("kind")),
+            from.Text("title"),
+            from.Text("text"),
+            from.Text("view"),
+            from.Number("minutes")
+        )
+        {
+            Cautions = from.Texts("cautions"),
+            Sign = from.TextOrNull("sign") ?? "",
+            Puts = from.Parts("puts", ReadPut),
+            Takes = from.Texts("takes"),
+            Measure = from.Part("measure") is { } m
+                ? new AskedMeasure(m.Text("label"), m.Text("unit"), m.Number("min"), m.Number("max"))
+                : null,
+            Photo = from.Has("photo") && from.Flag("photo"),
+            Wait = from.Part("wait") is { } w
+                ? new StepWait(w.Text("kind"), w.Text("label"), w.Number("minMinutes"), w.NumberOrNull("maxMinutes"))
+                : null,
+            Branches = from.Parts("branches", b => new StepBranch(b.Text("id"), b.Text("label"), b.Text("text"), b.Text("goTo"))),
+            Targets = from.Texts("targets"),
+            PowerWhileOpen = from.Has("powerWhileOpen") && from.Flag("powerWhileOpen"),
+            Irreversible = from.Has("irreversible") && from.Flag("irreversible"),
+            Window = from.TextOrNull("window") ?? "",
+            Differs = from.TextOrNull("differs") ?? "",
+            Word = from.TextOrNull("word") ?? "",
+        };
+
+    public static void Store(FieldWriter to, GuideWindow window)
+    {
+        to.Text("id", window.Id);
+        to.Text("name", window.Name);
+        to.Number("minutes", window.Minutes);
+        to.Text("opensAt", window.OpensAt);
+        to.Texts("ready", window.Ready);
+    }
+
+    public static GuideWindow ReadWindow(FieldReader from) =>
+        new(from.Text("id"), from.Text("name"), from.Number("minutes"), from.Text("opensAt"), from.Texts("ready"));
+
+    private static void StorePut(FieldWriter to, TrayPut put)
+    {
+        to.Text("label", put.Label);
+        to.Text("change", put.Change);
+        to.Whole("count", put.Count);
+        to.Text("undo", put.Undo);
+        to.Texts("marks", put.Marks);
+        to.Number("time", put.Time);
+    }
+
+    private static TrayPut ReadPut(FieldReader from) =>
+        new(
+            from.Text("label"),
+            from.Text("change"),
+            from.Count("count"),
+            from.Text("undo"),
+            from.Texts("marks"),
+            from.NumberOrNull("time") ?? 0
+        );
+
+    private static void StoreMeasure(FieldWriter to, AskedMeasure measure)
+    {
+        to.Text("label", measure.Label);
+        to.Text("unit", measure.Unit);
+        to.Number("min", measure.Min);
+        to.Number("max", measure.Max);
+    }
+
+    private static void StoreWait(FieldWriter to, StepWait wait)
+    {
+        to.Text("kind", wait.Kind);
+        to.Text("label", wait.Label);
+        to.Number("minMinutes", wait.MinMinutes);
+        to.Number("maxMinutes", wait.MaxMinutes);
+    }
+
+    private static void StoreBranch(FieldWriter to, StepBranch branch)
+    {
+        to.Text("id", branch.Id);
+        to.Text("label", branch.Label);
+        to.Text("text", branch.Text);
+        to.Text("goTo", branch.GoTo);
+    }
+}

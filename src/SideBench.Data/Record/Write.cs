@@ -1,0 +1,14 @@
+using SideBench.Core.Identity;
+
+namespace SideBench.Data.Record;
+
+/// <summary>Who writes, when, and under which key.</summary>
+/// <param name="Key">The write's key: the same key again is the same write.</param>
+/// <param name="Fingerprint">What was asked for, so that a key is never used for another thing.</param>
+/// <param name="Person">Who.</param>
+/// <param name="PersonName">Their name now.</param>
+/// <param name="At">When, UTC.</param>
+public sealed record Write(Guid Key, string Fingerprint, PersonId Person, string PersonName, DateTimeOffset At);
+
+/// <summary>An earlier write under the same key.</summary>
+public sealed record EarlierWrite(string Fingerprint, JobId? Job, MachineId? Machine);

@@ -1,0 +1,10 @@
+namespace SideBench.Web.Plugs;
+
+/// <summary>What a craft adds to the server: its addresses, and the services behind them.</summary>
+/// <param name="Name">Its name, that of its folder.</param>
+/// <param name="Map">Maps its addresses below <c>/api</c>.</param>
+public sealed record WebCraft(string Name, Action<IEndpointRouteBuilder> Map)
+{
+    /// <summary>Adds its services; null when it needs none of its own.</summary>
+    public Action<IServiceCollection>? Services { get; init; }
+}

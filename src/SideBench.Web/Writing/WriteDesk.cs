@@ -1,0 +1,190 @@
+using Npgsql;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Identity;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
+using SideBench.Data;
+using SideBench.Data.Jobs;
+using SideBench.Data.Record;
+using SideBench.Data.Shop;
+using SideBench.Web.Hosting;
+
+namespace SideBench.Web.Writing;
+
+/// <summary>
+/// The one desk at which the record is written. A write is one transaction: what it is about is held, its key is looked for (the same key
+/// again is the same write), versions are compared, the rule of the core makes lines, the lines are numbered on every subject they touch,
+/// projections follow, the answer is built, and only then is it all made to last.
+/// </summary>
+public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntryStore entries, VerdictStore verdicts, BenchBooks books)
+{
+    // Most writes have fewer lines; one that has more takes numbers once more.
+    private const int LinesAtOnce = 8;
+
+    /// <summary>Writes on a job.</summary>
+    /// <param name="asked">What is asked.</param>
+    /// <param name="id">The job.</param>
+    /// <param name="thread">The thread in hand.</param>
+    /// <param name="rule">Makes lines of it, or says what stands in the way.</param>
+    /// <param name="show">Builds the answer from the job as it then stands.</param>
+    /// <param name="cancel">Stops it, until it is sent for good.</param>
+    public async Task<Outcome<T>> OnJob<T>(
+        Asked asked,
+        JobId id,
+        int thread,
+        Func<OnJob, Outcome<IReadOnlyList<EntryBody>>> rule,
+        Func<LoadedJob, JobCase, T> show,
+        CancellationToken cancel
+    )
+    {
+        if (asked.Write.Key == Guid.Empty)
+            return new Problem(ProblemCode.Missing, "/key");
+        return await Try(
+            async unit =>
+            {
+                var held = await jobs.Hold(unit, id, asked.Write.Key, LinesAtOnce, cancel);
+                if (held.Job is not { } job)
+                    return (false, new Problem(ProblemCode.UnknownJob, "", id.Value));
+                if (held.Earlier is { } earlier)
+                    return (false, Again(earlier, asked, () => Shown(job, thread, show)));
+                if (!asked.IsHarmless && asked.SeenVersion != job.Row.Version)
+                    return (false, Stale(job, asked.SeenVersion));
+                var now = books.Case(job, thread);
+                if (!now.IsGood)
+                    return (false, (Outcome<T>)now.Problems.ToList());
+                var lines = rule(new OnJob(now.Value, job.Entries, other => books.Case(job, other).Value, books));
+                if (!lines.IsGood)
+                    return (false, (Outcome<T>)lines.Problems.ToList());
+                return (true, await Append(unit, held, job, asked.Write, lines.Value, thread, show, cancel));
+            },
+            cancel
+        );
+    }
+
+    /// <summary>Writes about the shop itself.</summary>
+    /// <param name="asked">What is asked.</param>
+    /// <param name="rule">Makes lines of it from those there are, or says what stands in the way.</param>
+    /// <param name="cancel">Stops it, until it is sent for good.</param>
+    /// <returns>All lines about the shop.</returns>
+    public async Task<Outcome<IReadOnlyList<Entry>>> OnShop(
+        Asked asked,
+        Func<IReadOnlyList<Entry>, Outcome<IReadOnlyList<EntryBody>>> rule,
+        CancellationToken cancel
+    )
+    {
+        if (asked.Write.Key == Guid.Empty)
+            return new Problem(ProblemCode.Missing, "/key");
+        var written = await Try<IReadOnlyList<Entry>>(
+            async unit =>
+            {
+                var version = (await SubjectStore.HoldAll(unit, [Subject.Shop], cancel))[Subject.Shop];
+                var known = await entries.OfShop(cancel);
+                if (await entries.FindWrite(asked.Write.Key, cancel) is { } earlier)
+                    return (false, Again<IReadOnlyList<Entry>>(earlier, asked, () => (List<Entry>)[.. known]));
+                if (version != asked.SeenVersion)
+                    return (false, new Problem(ProblemCode.ShopChanged, "/seenVersion"));
+                var lines = rule(known);
+                if (!lines.IsGood)
+                    return (false, (Outcome<IReadOnlyList<Entry>>)lines.Problems.ToList());
+                var ids = await SubjectStore.NewLines(unit, lines.Value.Count, cancel);
+                await using var appending = new Appending(unit);
+                List<NewLine> made = [.. lines.Value.Select((body, i) => new NewLine(ids[i], version + 1 + i, body))];
+                appending.Lines(asked.Write, null, null, made);
+                appending.Touch(Subject.Shop, version, ids);
+                JobStore.AnnounceShop(appending);
+                await appending.Send(cancel);
+                return (true, (List<Entry>)[.. known, .. made.Select(line => EntryOf(line, null, asked.Write))]);
+            },
+            cancel
+        );
+        if (written.IsGood)
+            await books.Load(entries, verdicts, cancel);
+        return written;
+    }
+
+    /// <summary>Does something in one transaction, and knows what became of it when it breaks.</summary>
+    /// <param name="work">The work; says whether it is to last.</param>
+    /// <param name="cancel">Stops it, until it is sent for good.</param>
+    public async Task<Outcome<T>> Try<T>(Func<Unit, Task<(bool Lasts, Outcome<T> Answer)>> work, CancellationToken cancel)
+    {
+        var isKnown = true;
+        try
+        {
+            await using var unit = await Unit.Begin(database, cancel);
+            var (lasts, answer) = await work(unit);
+            if (!lasts)
+                return answer;
+            isKnown = false;
+            await unit.Commit(CancellationToken.None);
+            return answer;
+        }
+        catch (PostgresException e) when (isKnown && ConstraintProblems.Of(e) is { } problem)
+        {
+            return problem;
+        }
+        catch (Exception e) when (e is not OperationCanceledException || !isKnown)
+        {
+            throw new WriteFailed(isKnown, e);
+        }
+    }
+
+    private async Task<Outcome<T>> Append<T>(
+        Unit unit,
+        HeldJob held,
+        LoadedJob job,
+        Write write,
+        IReadOnlyList<EntryBody> lines,
+        int thread,
+        Func<LoadedJob, JobCase, T> show,
+        CancellationToken cancel
+    )
+    {
+        var ids = held.NewLines;
+        if (ids.Count < lines.Count)
+            ids.AddRange(await SubjectStore.NewLines(unit, lines.Count - ids.Count, cancel));
+        List<NewLine> made = [.. lines.Select((body, i) => new NewLine(ids[i], job.Row.Version + 1 + i, body))];
+        List<Entry> added = [.. made.Select(line => EntryOf(line, job.Row.Id, write))];
+        List<Entry> all = [.. job.Entries, .. added];
+        var then = books.Case(job with { Entries = all }, lines.OfType<ThreadOpened>().LastOrDefault()?.Thread ?? thread).Value;
+        var row = job.Row with { Version = job.Row.Version + made.Count, Place = then.State.Place };
+        await using var appending = new Appending(unit);
+        appending.Lines(write, job.Row.Id, job.Row.Machine, made);
+        appending.Touch(Subject.Of(job.Row.Machine), held.MachineVersion, [.. made.Select(l => l.Id)]);
+        await TouchOthers(unit, appending, made, cancel);
+        if (VerdictStore.Follow(appending, job.Row.Id, job.Entries, added))
+            JobStore.AnnounceShop(appending);
+        JobStore.Project(appending, job.Row.Id, JobProjections.Of(then, books, write.At, job.Row));
+        var answer = show(job with { Row = row, Entries = all }, then);
+        await appending.Send(cancel);
+        return answer;
+    }
+
+    // Stores and items that lines are about beside the job and its machine.
+    private static async Task TouchOthers(Unit unit, Appending appending, List<NewLine> made, CancellationToken cancel)
+    {
+        var others = made.SelectMany(l => l.Body.Touches).Distinct().ToList();
+        if (others.Count == 0)
+            return;
+        var versions = await SubjectStore.HoldAll(unit, others, cancel);
+        foreach (var subject in others)
+            appending.Touch(subject, versions[subject], [.. made.Where(l => l.Body.Touches.Contains(subject)).Select(l => l.Id)]);
+    }
+
+    private Outcome<T> Shown<T>(LoadedJob job, int thread, Func<LoadedJob, JobCase, T> show)
+    {
+        var now = books.Case(job, thread);
+        return now.IsGood ? show(job, now.Value) : now.Problems.ToList();
+    }
+
+    private static Outcome<T> Again<T>(EarlierWrite earlier, Asked asked, Func<Outcome<T>> answer) =>
+        earlier.Fingerprint == asked.Write.Fingerprint ? answer() : new Problem(ProblemCode.KeyReused, "/key");
+
+    private static Problem Stale(LoadedJob job, int seen) =>
+        new(ProblemCode.StaleVersion, "/seenVersion")
+        {
+            Changes = [.. job.Entries.Where(e => e.Version > seen).Select(e => $"{e.PersonName}: {e.Body.Says}")],
+        };
+
+    private static Entry EntryOf(NewLine line, JobId? job, Write write) =>
+        new(line.Id, job, line.Version, write.Person, write.PersonName, write.At, line.Body);
+}

@@ -1,0 +1,51 @@
+using System.Reflection;
+using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Record;
+using Xunit;
+
+namespace SideBench.Core.Tests.Record;
+
+public class RecordTests
+{
+    [Fact]
+    public void EveryKindOfLine_IsPluggedInUnderANameOfItsOwn()
+    {
+        var kinds = typeof(EntryBody).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(EntryBody)) && t != typeof(Unreadable)).ToList();
+        var names = kinds.Select(k => ((EntryBody)System.Runtime.CompilerServices.RuntimeHelpers.GetUninitializedObject(k)).Kind.Name);
+        Assert.Equal(HouseCrafts.All.Kinds.Order(), names.Order());
+    }
+
+    [Fact]
+    public void Core_ReferencesNothingOfOurs_AndNoDatabaseOrWeb()
+    {
+        var names = typeof(EntryBody).Assembly.GetReferencedAssemblies().Select(a => a.Name!).ToList();
+        Assert.DoesNotContain(
+            names,
+            n =>
+                n.StartsWith("SideBench", StringComparison.Ordinal)
+                || n.Contains("Npgsql")
+                || n.Contains("AspNetCore")
+                || n.Contains("Json")
+        );
+    }
+
+    [Fact]
+    public void Fold_OfLinesInParts_KeepsTheVersionOfTheLast()
+    {
+        var entries = TestShop.Opened(TestShop.Intake("marram-duo", "not-recognised"));
+        TestShop.Answer(entries, "film-and-tabs", "none");
+        Assert.Equal(2, HouseCrafts.Fold(entries).Version);
+        Assert.Throws<InvalidOperationException>(() => HouseCrafts.Fold(entries.Skip(1).ToList()));
+    }
+
+    [Fact]
+    public void Fold_CounterReadings_AndCleans_MoveTheCounter()
+    {
+        // Read 71 %, then a deep clean of 6 %: 77 %.
+        var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "missing-after-idle", idleWeeks: 9));
+        entries.Add(TestShop.Line(2, new Answered("counter-reading", "below", "Counter", "Below", "below", 71, "% of counter", 1, [])));
+        TestShop.Mend(entries, "clean-deep");
+        Assert.Equal(77, HouseCrafts.Fold(entries).Counter?.Pct);
+    }
+}

@@ -1,0 +1,106 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { Refused, type ProblemBody } from '@/shared/api/client'
+import { whenAnswered } from './inFlight'
+import { askAgain, useWrites } from './useWrites'
+
+const body = (status: number, code: string): ProblemBody => ({
+  type: 'about:blank',
+  status,
+  code,
+  title: code,
+  detail: '',
+  hint: '',
+  problems: [],
+  changes: [],
+})
+const refuse = (status: number, code: string) => () => Promise.reject(new Refused(body(status, code), status))
+type Body = { key: string; seenVersion: number; text: string }
+
+/** Writes to a made-up server: each answer is taken from the list in turn. */
+function desk(...answers: (() => Promise<string>)[]) {
+  const sent: Body[] = []
+  const taken: string[] = []
+  let version = 5
+  const writes = useWrites<string>({
+    about: 7,
+    stamp: () => ({ seenVersion: version }),
+    written: (answer) => (taken.push(answer), version++),
+    refetch: () => taken.push('refetch'),
+  })
+  const note = writes.write((b: Body) => (sent.push(b), (answers.shift() ?? (() => Promise.resolve('ok')))()))
+  return { writes, note, sent, taken }
+}
+
+describe('useWrites', () => {
+  const pauses = askAgain.pausesMs
+  beforeEach(() => {
+    setActivePinia(createPinia())
+    askAgain.pausesMs = []
+  })
+  afterEach(() => {
+    askAgain.pausesMs = pauses
+    vi.useRealTimers()
+  })
+
+  it('keeps one key for one typed thing until it is acknowledged, whoever presses again', async () => {
+    const { note, sent, taken } = desk(refuse(0, 'server-unreachable'))
+    expect(await note({ text: 'smells of coffee' })).toBe(false)
+    expect(await note({ text: 'smells of coffee' })).toBe(true)
+    expect(sent[1]).toEqual(sent[0])
+    // Acknowledged, the same words again are a new note.
+    expect(await note({ text: 'smells of coffee' })).toBe(true)
+    expect(sent[2]!.key).not.toBe(sent[0]!.key)
+    expect(sent[2]!.seenVersion).toBe(6)
+    expect(taken).toEqual(['ok', 'ok'])
+  })
+
+  it('gives what was refused for good a new key when it is said again', async () => {
+    const { note, sent, taken } = desk(refuse(409, 'stale-version'))
+    expect(await note({ text: 'a' })).toBe(false)
+    expect(taken).toEqual(['refetch'])
+    await note({ text: 'a' })
+    expect(sent[1]!.key).not.toBe(sent[0]!.key)
+  })
+
+  it('asks again by itself when no answer came, says so, and then is done', async () => {
+    vi.useFakeTimers()
+    askAgain.pausesMs = [1000]
+    const { writes, note, sent } = desk(refuse(503, 'write-not-known'))
+    const done = note({ text: 'a' })
+    await vi.advanceTimersByTimeAsync(10)
+    expect(writes.asking.value).toBe(true)
+    expect(writes.problem.value?.code).toBe('write-not-known')
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(await done).toBe(true)
+    expect(sent.map((s) => s.key)).toEqual([sent[0]!.key, sent[0]!.key])
+    expect(writes.asking.value).toBe(false)
+    expect(writes.problem.value).toBeNull()
+  })
+
+  it('holds news of what it writes until its own answer is here', async () => {
+    let release!: (answer: string) => void
+    const { note, taken } = desk(() => new Promise<string>((go) => (release = go)))
+    const done = note({ text: 'a' })
+    whenAnswered(7, () => taken.push('news'))
+    expect(taken).toEqual([])
+    release('ok')
+    await done
+    expect(taken).toEqual(['ok', 'news'])
+  })
+
+  it('lets writes wait their turn, and takes the same press twice for one', async () => {
+    let release!: (answer: string) => void
+    const { note, sent } = desk(() => new Promise<string>((go) => (release = go)))
+    const first = note({ text: 'a' })
+    const next = note({ text: 'b' })
+    expect(await note({ text: 'a' })).toBe(false)
+    release('ok')
+    expect([await first, await next]).toEqual([true, true])
+    // The second saw what the first had made.
+    expect(sent.map((s) => [s.text, s.seenVersion])).toEqual([
+      ['a', 5],
+      ['b', 6],
+    ])
+  })
+})

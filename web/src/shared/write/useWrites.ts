@@ -1,0 +1,135 @@
+import { readonly, ref } from 'vue'
+import { v4 as uuid } from 'uuid'
+import { Refused, type ProblemBody } from '@/shared/api/client'
+import { useSession } from '@/shared/state/useSession'
+import { beginWrite, type Written } from './inFlight'
+
+/** How long to wait before asking again whether a write got through, ms; after the last the person is asked. */
+export const askAgain = { pausesMs: [800, 2000, 5000] }
+
+/** What every write says beside itself. */
+export interface Stamp {
+  key: string
+  seenVersion: number
+}
+
+export interface WritesOf<Answer> {
+  /** What is written about, so that news of it waits for the answer. */
+  about: Written
+  /** What is stamped on a write when its turn comes: the version on the screen, and whatever else it is about. */
+  stamp: () => Omit<Stamp, 'key'>
+  /** Takes an answer in, before the write counts as done. */
+  written: (answer: Answer) => unknown
+  /** Loads anew what a refusal shows to be old. */
+  refetch: () => unknown
+}
+
+/** Not an answer to the write itself: it may or may not have been written. */
+const isOpen = (e: Refused) => e.status === 0 || e.status === 502 || e.status === 503 || e.status === 504
+
+/**
+ * The one way to write, for all features. Writes wait their turn; the same press while it is in hand is one press. A write keeps its
+ * key until it is acknowledged, whoever presses it again: so nothing typed is ever written twice. When no answer comes it asks again by
+ * itself, and says so.
+ */
+export function useWrites<Answer>(of: WritesOf<Answer>) {
+  const session = useSession()
+  const busy = ref(false)
+  const asking = ref(false)
+  const problem = ref<ProblemBody | null>(null)
+  const waiting = ref<{ what: string; call: () => Promise<Answer> } | null>(null)
+  const unanswered = new Map<string, unknown>()
+  let inHand: { what: string; done: Promise<unknown> } | null = null
+
+  /** Sends a write in its turn; its answer, or null when it was refused, is not acknowledged, or is in hand already. */
+  async function send(what: string, call: () => Promise<Answer>): Promise<Answer | null> {
+    while (inHand) {
+      if (inHand.what === what) return null
+      await inHand.done
+    }
+    const done = attempt(what, call)
+    inHand = { what, done }
+    try {
+      return await done
+    } finally {
+      inHand = null
+    }
+  }
+
+  async function attempt(what: string, call: () => Promise<Answer>): Promise<Answer | null> {
+    busy.value = true
+    problem.value = null
+    waiting.value = null
+    const end = beginWrite(of.about)
+    try {
+      for (let tries = 0, fresh = false; ;) {
+        try {
+          const answer = await call()
+          unanswered.delete(what)
+          problem.value = null
+          await of.written(answer)
+          return answer
+        } catch (e) {
+          if (!(e instanceof Refused)) throw e
+          problem.value = e.body
+          if (e.body.code === 'token-old' && !fresh) {
+            fresh = true
+            await session.load()
+          } else if (isOpen(e) && tries < askAgain.pausesMs.length) {
+            asking.value = true
+            const pause = askAgain.pausesMs[tries++]!
+            await new Promise((go) => setTimeout(go, pause))
+          } else {
+            refused(e, what, call)
+            return null
+          }
+        }
+      }
+    } finally {
+      busy.value = false
+      asking.value = false
+      end()
+    }
+  }
+
+  function refused(e: Refused, what: string, call: () => Promise<Answer>) {
+    if (e.status === 401) session.ended = true
+    if (isOpen(e) || e.status === 401 || e.body.code === 'token-old') waiting.value = { what, call }
+    else unanswered.delete(what)
+    if (e.status === 409) void of.refetch()
+  }
+
+  /** The body of a write: stamped when its turn comes, and then the same until it is acknowledged. */
+  function bodyOf<T>(what: string, said: object): T {
+    const body = unanswered.get(what) ?? { ...said, ...of.stamp(), key: uuid() }
+    unanswered.set(what, body)
+    return body as T
+  }
+
+  let kinds = 0
+  /** A kind of write: what is said, sent as one body. True when it was written. */
+  function write<T>(post: (body: T) => Promise<Answer>) {
+    const kind = ++kinds
+    return async (said: Omit<T, 'key' | 'seenVersion' | 'thread'>): Promise<boolean> => {
+      const what = `${kind} ${JSON.stringify(said)}`
+      return (await send(what, () => post(bodyOf<T>(what, said)))) !== null
+    }
+  }
+
+  return {
+    /** Whether a write is in hand. */
+    busy: readonly(busy),
+    /** Whether no answer came, and it asks again by itself. */
+    asking: readonly(asking),
+    problem,
+    canRetry: () => waiting.value !== null,
+    retry: async () => (waiting.value ? send(waiting.value.what, waiting.value.call) : null),
+    dismiss: () => {
+      problem.value = null
+      waiting.value = null
+    },
+    send,
+    bodyOf,
+    write,
+  }
+}
