@@ -48,7 +48,11 @@ public static class UnitReader
         return new UnitReading(unit.Id, signs, odds.Likeliest, odds.Odds, odds.Likeliest == PatternClass.Contaminated ? with : null);
     }
 
-    private static NozzleSign Sign(DashMeasure measure, NozzleLikelihood l, NozzleOdds role)
+    /// <summary>What one nozzle does, by its dash and by what its pattern makes likely.</summary>
+    /// <param name="measure">Its dash.</param>
+    /// <param name="l">How likely the dash is under each state.</param>
+    /// <param name="role">How likely each state is in the pattern.</param>
+    public static NozzleSign Sign(DashMeasure measure, NozzleLikelihood l, NozzleOdds role)
     {
         // A pattern may lean a doubtful nozzle its way; it never makes the impossible certain.
         const double Open = 0.004;

@@ -98,7 +98,7 @@ public sealed record PartLife(
         var done = new Dictionary<string, DateTimeOffset>();
         foreach (var entry in entries)
         {
-            if (Counter(entry.Body) is { } pct)
+            if (MachineCase.EffectOf(entry).Effect.Readings.Select(r => r.Counter).LastOrDefault(c => c is not null) is { Pct: var pct })
             {
                 // A reading below the last one: it was reset between.
                 if (counter.Count > 0 && counter[^1].Item2 > pct)
@@ -112,16 +112,6 @@ public sealed record PartLife(
 
         return WhileOpen.Due(graph, counter, done, entries[0].At, now);
     }
-
-    private static double? Counter(EntryBody body) =>
-        body switch
-        {
-            Answered { Unit: CounterUnit } told => told.Quantity,
-            GuideTicked { Unit: CounterUnit } ticked => ticked.Value,
-            _ => null,
-        };
-
-    private const string CounterUnit = "% of counter";
 
     private static string NameOf(AccessGraph? graph, string part, string otherwise) =>
         graph?.Part(part)?.Name.ToLowerInvariant() ?? otherwise;

@@ -46,6 +46,18 @@ public class SheetKeepingTests
     }
 
     [Fact]
+    public void Proof_IsToldByASheetOnlyWhereItIsWanted()
+    {
+        // Cleaned for the black before any sheet: the first one has none to be compared with, and nobody asked for the proving sheet.
+        var entries = Opened("missing-after-idle", slot: 2);
+        TestShop.Add(entries, Endings.Open(TestShop.Case(entries), "blank-channel", 1, ""));
+        TestShop.Add(entries, BenchWork.Mend(Case(entries, 1), "clean-normal", null, "", () => "m"));
+        TestShop.ClearTray(entries);
+        Take(entries, Lines());
+        Assert.Empty(HouseCrafts.Fold(entries).Answers);
+    }
+
+    [Fact]
     public void SheetAfterAClean_IsComparedWithTheOneBefore()
     {
         var entries = Opened("missing-after-idle", slot: 2);

@@ -67,4 +67,14 @@ public class FastenerCountTests
             moved[moved.IndexOf(from)] = to;
         return moved;
     }
+
+    [Theory]
+    [InlineData(2, 2, true)]
+    [InlineData(2, 1, false)]
+    [InlineData(1, 0, false)]
+    public void Hole_StaysEmptyOnlyWhereItMay(int lost, int mayStayEmpty, bool good)
+    {
+        var left = new FastenerCount(4).TakenOut(4).Lose(lost).LeaveEmpty(mayStayEmpty);
+        Assert.Equal(good, left is { Balances: true } count && count.Empty == lost && count.Lost == 0);
+    }
 }

@@ -176,6 +176,18 @@ public class GuideWorkTests
         Assert.Equal(ProblemCode.Missing, Assert.Single(GuideWork.End(HouseCrafts.Fold(entries), "run", "").Problems).Code);
     }
 
+    [Fact]
+    public void Guide_IsNotBegunTwice_AndAgainOnceItEnded()
+    {
+        var entries = Begun(Step("a"));
+        Outcome<IReadOnlyList<EntryBody>> Again(string run) =>
+            GuideWork.Begin(HouseCrafts.Fold(entries), TestShop.Shop.Models["marram-quartet-a4"], Made([], Step("a")), 0, run);
+        Assert.Equal(StripDownProblem.StepTicked, Assert.Single(Again("two").Problems).Code);
+        Tick(entries, "a");
+        TestShop.Add(entries, GuideWork.End(HouseCrafts.Fold(entries), "run", ""));
+        Assert.True(Again("two").IsGood);
+    }
+
     private static GuideStep Step(string id) => new(id, StepKind.Do, id, "", "", 1);
 
     private static Guide Made(IReadOnlyList<GuideWindow> windows, params GuideStep[] steps) =>

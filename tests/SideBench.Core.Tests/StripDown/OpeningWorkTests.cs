@@ -251,10 +251,13 @@ public class OpeningWorkTests
         // 24 points in 60 days: the last 6 to 90 take 15 more.
         Assert.Equal(15, Pads((0, 60), (60, 84))!.Value, 6);
         Assert.Equal(0, Pads((0, 60), (60, 93)));
+        // The same figure read twice is no reset.
+        Assert.Equal(15, Pads((0, 60), (30, 60), (60, 84))!.Value, 6);
         // A reset between two readings begins anew.
         Assert.Null(Pads((0, 60), (59, 84), (60, 2)));
         // What was never done counts from the first line of the record: a cap every 540 days.
         Assert.Equal(480, Due().Single(d => d.Service.Id == "cap-wiper").InDays, 0);
+        Assert.Equal(480 / 540.0, Due().Single(d => d.Service.Id == "cap-wiper").LifeLeft, 3);
     }
 
     [Fact]
@@ -269,6 +272,54 @@ public class OpeningWorkTests
             [("paper tray", 2, "Ines Varga", false), ("mains lead", 1, "Ines Varga", false)],
             life.Select(l => (l.Name, l.Times, l.By, l.LastBack is not null))
         );
+    }
+
+    [Fact]
+    public void PuttingBack_PutsSomethingBack()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "paper-tray", "base-plate:base");
+        var item = Item(entries, "base-plate:base");
+        var lies = HouseCrafts.Fold(entries).Opening.Counts["base-plate:base"].OnTray;
+        Assert.Equal("out-of-range", Refused(OpeningWork.PutBack(HouseCrafts.Fold(entries), Graph, item, 0)).Code);
+        Assert.Equal("out-of-range", Refused(OpeningWork.PutBack(HouseCrafts.Fold(entries), Graph, item, lies + 1)).Code);
+        TestShop.Add(entries, OpeningWork.PutBack(HouseCrafts.Fold(entries), Graph, item, lies));
+        Assert.DoesNotContain(HouseCrafts.Fold(entries).Tray, i => i.Id == item);
+    }
+
+    [Theory]
+    [InlineData(0, 0, true)]
+    [InlineData(-1, 0, false)]
+    [InlineData(731, 0, true)]
+    [InlineData(732, 0, false)]
+    [InlineData(0, -366, false)]
+    [InlineData(0, -365, true)]
+    public void OldPart_GoesBackFromToday_WithinTwoYears(int returnIn, int warrantyIn, bool good)
+    {
+        var today = new DateOnly(2026, 3, 2);
+        var told = new PartRenewed("cap-unit", "", "", "", 0, "returned", today.AddDays(returnIn), today.AddDays(warrantyIn), "");
+        Assert.Equal(good, OpeningWork.Renew(HouseCrafts.Fold(Opened()), Graph, told, today, "c").IsGood);
+    }
+
+    [Fact]
+    public void LineThatCannotBe_IsADoubtThatIsShown_AndChangesNothing()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "paper-tray", "base-plate:base");
+        var before = HouseCrafts.Fold(entries);
+        EntryBody[] wrong =
+        [
+            new PutBack(Item(entries, "base-plate:base"), "base-plate:base", "screw", 99, 0, 1),
+            new PieceLost("", "base-plate:base", "screw", 99, false, "", 4),
+            new PieceReplaced("", "base-plate:base", "screw", 3, ""),
+            new GuideEnded("ghost", "G", true, ""),
+        ];
+        foreach (var body in wrong)
+            entries.Add(TestShop.Line(entries.Count + 1, body));
+        var after = HouseCrafts.Fold(entries);
+        Assert.Equal(before.Opening.Counts, after.Opening.Counts);
+        Assert.Equal(entries[^4..].Select(e => e.Id), after.Doubts.Select(d => d.Entry).Distinct());
+        Assert.All(after.Doubts, d => Assert.NotEmpty(d.Says));
     }
 
     private static List<Entry> Opened() => TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load"));
