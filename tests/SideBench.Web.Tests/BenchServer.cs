@@ -5,9 +5,12 @@ using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging;
+using SideBench.Core.Jobs;
 using SideBench.Data.Tests;
+using SideBench.Packs;
 using SideBench.Web.Demo;
 using SideBench.Web.Hosting;
+using SideBench.Web.Plugs;
 using Xunit;
 
 namespace SideBench.Web.Tests;
@@ -40,13 +43,20 @@ public sealed class BenchServer : IAsyncLifetime
     }
 
     /// <summary>Another server, on whatever database that is.</summary>
-    public static async Task<WebApplication> Run(string connection, string? packs = null, TimeProvider? clock = null)
+    public static async Task<WebApplication> Run(
+        string connection,
+        string? packs = null,
+        TimeProvider? clock = null,
+        Shop? shop = null,
+        Crafts? crafts = null,
+        IReadOnlyList<WebCraft>? pages = null
+    )
     {
         packs ??= Path.Combine(Root(), "packs");
-        var shop = Settings.LoadShop(packs, Console.Error)!;
+        shop ??= Settings.LoadShop(packs, Console.Error)!;
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { EnvironmentName = "Production" });
         builder.Logging.SetMinimumLevel(LogLevel.Critical);
-        builder.AddSideBench(shop, connection, packs);
+        builder.AddSideBench(shop, connection, packs, crafts, pages);
         if (clock is not null)
             builder.Services.AddSingleton(clock);
         builder.WebHost.UseUrls("http://127.0.0.1:0");

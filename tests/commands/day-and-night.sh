@@ -14,6 +14,7 @@ trap '[ -z "$START_PID" ] || kill -TERM "$START_PID" 2>/dev/null; wait 2>/dev/nu
 
 answers() { (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; }
 begin() {
+  : > "$log" # What an earlier begin said is not taken for this one's.
   "$ROOT/start" --data "$data" --port "$port" "$@" > "$log" 2>&1 &
   START_PID=$!
   until grep -q 'Ctrl-C stops everything' "$log"; do

@@ -1,7 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
 using SideBench.Core.Quantities;
-using SideBench.Core.StripDown;
 
 namespace SideBench.Core.Bench;
 
@@ -60,11 +59,8 @@ public sealed record HandOverSheet(
     {
         foreach (var work in state.Work.Where(w => w.Part.Length > 0))
             yield return work.Lot.Length > 0 ? $"{work.Part}, lot {work.Lot}" : work.Part;
-        foreach (var part in state.Opening.Renewed)
-            yield return part.Name
-                + (part.Number.Length > 0 ? $" {part.Number}" : "")
-                + (part.Lot.Length > 0 ? $", lot {part.Lot}" : "")
-                + (part.WarrantyEnd is { } end ? $", warranty to {end:yyyy-MM-dd}" : "");
+        foreach (var used in state.Crafts.All.SelectMany(c => c.HandOver(state).Used))
+            yield return used;
         if (state.Ink.Value > 0)
             yield return $"{state.Ink.Value:0.#}\u2009ml of ink in cleans";
     }
@@ -75,15 +71,8 @@ public sealed record HandOverSheet(
             yield return cause.Watch;
         foreach (var item in job.State.Closing?.StillOnTray ?? [])
             yield return $"Left as it is: {item}.";
-        // What held a part that stays off needs no line of its own.
-        foreach (
-            var (what, reason) in job.State.Opening.StaysOff.Where(s =>
-                !s.Key.Contains(':') || !job.State.Opening.StaysOff.ContainsKey(s.Key.Split(':')[0])
-            )
-        )
-            yield return $"Stays off: {what.Replace('-', ' ').Replace(":", ", ")}. {reason}";
-        foreach (var (group, count) in job.State.Opening.Counts.Where(c => c.Value.Empty > 0))
-            yield return $"{count.Empty} of {count.Total} pieces missing: {group.Split(':')[0].Replace('-', ' ')}.";
+        foreach (var watch in job.State.Crafts.All.SelectMany(c => c.HandOver(job.State).Watch))
+            yield return watch;
         if (job.State.Counter is { } counter)
             yield return $"Waste counter at hand-over: {counter.Pct:0}\u2009%.";
     }

@@ -22,4 +22,16 @@ public sealed record Craft(string Name, IReadOnlyList<EntryKind> Kinds)
 
     /// <summary>What it keeps of a new job on a machine as it stands; null when it keeps nothing of its own.</summary>
     public Func<MachineCase, CraftState>? Begin { get; init; }
+
+    /// <summary>What it adds to the paper of the hand-over: parts used, and what to watch.</summary>
+    public Func<JobState, HandOverLines> HandOver { get; init; } = _ => HandOverLines.None;
+}
+
+/// <summary>What a craft adds to the paper of the hand-over.</summary>
+/// <param name="Used">Parts and consumables used.</param>
+/// <param name="Watch">What to watch.</param>
+public sealed record HandOverLines(IReadOnlyList<string> Used, IReadOnlyList<string> Watch)
+{
+    /// <summary>Nothing.</summary>
+    public static readonly HandOverLines None = new([], []);
 }

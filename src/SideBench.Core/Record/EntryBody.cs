@@ -18,6 +18,9 @@ public abstract record EntryBody
     /// <summary>What it is about beside the job and the machine it was written on: stores and items.</summary>
     public virtual IReadOnlyList<Subject> Touches => [];
 
+    /// <summary>A picture that it names, by its fingerprint; null when none.</summary>
+    public virtual string? NamedPicture => null;
+
     /// <summary>Whether it stands for good: it cannot be taken back by hand.</summary>
     public virtual bool Stands => false;
 

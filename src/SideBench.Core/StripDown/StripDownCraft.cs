@@ -33,6 +33,7 @@ public static class StripDownCraft
         Facts = Known,
         Begin = OpeningState.Begin,
         Numbers = typeof(Handling),
+        HandOver = job => new HandOverLines([.. Renewed(job.Opening)], [.. LeftAsItIs(job.Opening)]),
     };
 
     private static IEnumerable<Fact> Known(JobState job)
@@ -45,5 +46,23 @@ public static class StripDownCraft
             off.Count > 0 ? string.Join("; ", off.Select(m => m.What.Says)) : "Nothing stays off",
             off.Count > 0 ? off.Min(m => m.Since) : null
         );
+    }
+
+    private static IEnumerable<string> Renewed(OpeningState opening) =>
+        opening.Renewed.Select(part =>
+            part.Name
+            + (part.Number.Length > 0 ? $" {part.Number}" : "")
+            + (part.Lot.Length > 0 ? $", lot {part.Lot}" : "")
+            + (part.WarrantyEnd is { } end ? $", warranty to {end:yyyy-MM-dd}" : "")
+        );
+
+    private static IEnumerable<string> LeftAsItIs(OpeningState opening)
+    {
+        // What held a part that stays off needs no line of its own.
+        foreach (var (what, reason) in opening.StaysOff)
+            if (!what.Contains(':') || !opening.StaysOff.ContainsKey(what.Split(':')[0]))
+                yield return $"Stays off: {what.Replace('-', ' ').Replace(":", ", ")}. {reason}";
+        foreach (var (group, count) in opening.Counts.Where(c => c.Value.Empty > 0))
+            yield return $"{count.Empty} of {count.Total} pieces missing: {group.Split(':')[0].Replace('-', ' ')}.";
     }
 }

@@ -150,7 +150,7 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         await using var appending = new Appending(unit);
         appending.Lines(write, job.Row.Id, job.Row.Machine, made);
         appending.Touch(Subject.Of(job.Row.Machine), held.MachineVersion, [.. made.Select(l => l.Id)]);
-        await TouchOthers(unit, appending, made, cancel);
+        await TouchOthers(unit, appending, made, job.Entries, cancel);
         if (VerdictStore.Follow(appending, job.Row.Id, job.Entries, added))
             JobStore.AnnounceShop(appending);
         JobStore.Project(appending, job.Row.Id, JobProjections.Of(then, books, write.At, job.Row));
@@ -159,15 +159,23 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         return answer;
     }
 
-    // Stores and items that lines are about beside the job and its machine.
-    private static async Task TouchOthers(Unit unit, Appending appending, List<NewLine> made, CancellationToken cancel)
+    // Stores and items that lines are about beside the job and its machine; a correction is about what the line was that it takes back.
+    private static async Task TouchOthers(
+        Unit unit,
+        Appending appending,
+        List<NewLine> made,
+        IReadOnlyList<Entry> before,
+        CancellationToken cancel
+    )
     {
-        var others = made.SelectMany(l => l.Body.Touches).Distinct().ToList();
+        IReadOnlyList<Subject> About(NewLine line) =>
+            line.Body is Corrected back ? before.FirstOrDefault(e => e.Id.Value == back.Target)?.Body.Touches ?? [] : line.Body.Touches;
+        var others = made.SelectMany(About).Distinct().ToList();
         if (others.Count == 0)
             return;
         var versions = await SubjectStore.HoldAll(unit, others, cancel);
         foreach (var subject in others)
-            appending.Touch(subject, versions[subject], [.. made.Where(l => l.Body.Touches.Contains(subject)).Select(l => l.Id)]);
+            appending.Touch(subject, versions[subject], [.. made.Where(l => About(l).Contains(subject)).Select(l => l.Id)]);
     }
 
     private Outcome<T> Shown<T>(LoadedJob job, int thread, Func<LoadedJob, JobCase, T> show)

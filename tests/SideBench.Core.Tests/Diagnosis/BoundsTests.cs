@@ -2,7 +2,6 @@ using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
-using SideBench.Core.Outcomes;
 using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using Xunit;

@@ -32,6 +32,8 @@ public sealed record SheetTaken(
 
     public override EntryKind Kind => Form;
 
+    public override string? NamedPicture => Picture;
+
     public override string Says => $"Nozzle sheet ({Way}{(MadeUp ? ", made up" : "")}): {Gaps(Units)}";
 
     internal static string Gaps(IReadOnlyList<UnitLine> units)

@@ -14,6 +14,8 @@ public sealed record PhotoTaken(string Picture, string Of, string Label) : Entry
 
     public override string Says => $"Photo: {Label}";
 
+    public override string? NamedPicture => Picture;
+
     public override bool ChangesTheCase => false;
 
     public override void Store(FieldWriter to)

@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Http.Features;
 using SideBench.Core.Identity;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
-using SideBench.Core.StripDown;
 using SideBench.Data.Jobs;
 using SideBench.Data.Pictures;
 using SideBench.Data.Record;
@@ -143,8 +142,8 @@ public static class NozzlesEndpoints
         if (await jobs.Load(new JobId(id), cancel) is not { } loaded)
             return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
         var named =
-            loaded.Entries.Any(e => e.Body is PhotoTaken photo && photo.Picture == print)
-            || (await entries.SheetsOfMachine(loaded.Row.Machine, cancel)).Any(e => e.Body is SheetTaken taken && taken.Picture == print);
+            loaded.Entries.Any(e => e.Body.NamedPicture == print)
+            || (await entries.SheetsOfMachine(loaded.Row.Machine, cancel)).Any(e => e.Body.NamedPicture == print);
         if (!named || await pictures.Find(print, cancel) is not { } bytes)
             return ProblemResults.Of(NozzlesProblem.UnknownSheet, "", print);
         http.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
