@@ -14,8 +14,8 @@ public static class Database
     public static NpgsqlDataSource Open(string connectionString) => NpgsqlDataSource.Create(Prepared(connectionString));
 
     /// <summary>
-    /// A source of connections that are not shared: for what changes a connection's own state, such as listening, since shared ones
-    /// are not reset.
+    /// A source of connections that are not shared: for what changes a connection's own state, such as listening, since shared ones are not
+    /// reset.
     /// </summary>
     /// <param name="connectionString">Where they are.</param>
     public static NpgsqlDataSource Alone(string connectionString) =>

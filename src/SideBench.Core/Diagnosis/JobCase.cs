@@ -91,8 +91,8 @@ public sealed class JobCase
         && Book.Causes.Select((c, i) => c.Station == station ? Odds.Mended[i] : 0).Sum() >= Book.Book.House.ConfirmedFrom * Odds.Fixed;
 
     /// <summary>
-    /// Whether a held step is worth saying: by the book's rates it could mend this complaint; where only money holds it, it
-    /// could mend what is suspected now.
+    /// Whether a held step is worth saying: by the book's rates it could mend this complaint; where only money holds it, it could mend what
+    /// is suspected now.
     /// </summary>
     /// <param name="held">The step with its gate.</param>
     public bool IsWorthSaying(HeldStep held)

@@ -15,8 +15,8 @@ public static class NextStep
     /// <remarks>
     /// Tests and repairs compete by <see cref="LookAhead"/>. Easy checks that can tell something, pay for themselves and cost
     /// hardly more than the best step come before any tool, the cheapest first (house default); a repair is proved before anything else is
-    /// tried, once more when
-    /// the odds are still against it; and where only the customer's word is wanting, the advice is to hand back or to ask.
+    /// tried, once more when the odds are still against it; and where only the customer's word is wanting, the advice is to hand back or to
+    /// ask.
     /// </remarks>
     public static Advice Of(
         Posterior odds,

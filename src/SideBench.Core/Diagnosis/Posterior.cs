@@ -103,8 +103,8 @@ public sealed class Posterior
         return new Posterior(book, still, mended, unknown, run.Evidence(still), run.Paths);
     }
 
-    // The same question told again before any repair is the same fact again, so only its last answer counts. A proof made
-    // again is a new sheet, so each counts.
+    // The same question told again before any repair is the same fact again, so only its last answer counts. A proof made again is a new
+    // sheet, so each counts.
     private static bool IsRetold(CaseBook book, IReadOnlyList<CaseEvent> timeline, int index)
     {
         if (timeline[index] is not CaseEvent.Told told)

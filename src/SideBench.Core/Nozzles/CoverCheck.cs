@@ -4,8 +4,7 @@ namespace SideBench.Core.Nozzles;
 
 /// <summary>
 /// Whether something lies on the pattern. Three signs: the ground beside a dash is not this sheet's paper; dashes are cut, which no nozzle
-/// does; and
-/// missing dashes stand in a patch that no staircase of nozzles makes, because it crosses rows without taking whole rows.
+/// does; and missing dashes stand in a patch that no staircase of nozzles makes, because it crosses rows without taking whole rows.
 /// </summary>
 internal static class CoverCheck
 {

@@ -4,8 +4,7 @@ namespace SideBench.Core.Nozzles;
 
 /// <summary>
 /// What the picture shows around every dash: its length cut into stretches, each a profile from above the dash to below it, as the share of
-/// light taken
-/// from red, green and blue. A pen stroke or hair that crosses a dash spoils some stretches, not all.
+/// light taken from red, green and blue. A pen stroke or hair that crosses a dash spoils some stretches, not all.
 /// </summary>
 public sealed class DashSamples
 {

@@ -2,8 +2,7 @@ namespace SideBench.Core.Nozzles;
 
 /// <summary>
 /// Draws without putting back: of N nozzles, a were missing before and b are missing now; if the b had nothing to do with the a, how many
-/// would be both?
-/// Exact, in logarithms.
+/// would be both? Exact, in logarithms.
 /// </summary>
 public static class Hypergeometric
 {

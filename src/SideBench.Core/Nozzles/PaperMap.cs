@@ -2,8 +2,7 @@ namespace SideBench.Core.Nozzles;
 
 /// <summary>
 /// The bare paper under a picture, tile by tile: ink covers little of a nozzle sheet, so the median of a tile is paper in whatever light
-/// falls there.
-/// Between the middles of the tiles it is a straight mixture.
+/// falls there. Between the middles of the tiles it is a straight mixture.
 /// </summary>
 public sealed class PaperMap
 {

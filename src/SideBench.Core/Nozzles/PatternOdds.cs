@@ -4,10 +4,9 @@ namespace SideBench.Core.Nozzles;
 
 /// <summary>
 /// The odds of each pattern of a unit. Every pattern says how likely each nozzle does what; where it has a place (a run, a group, a fading
-/// stretch, a
-/// beat) every place is tried and their evidences are averaged, so that a pattern with many possible places has to earn it. What a pattern
-/// expects of a
-/// nozzle then also helps to read that nozzle: a pale dash amid a weak group is weak, the same dash alone may be noise.
+/// stretch, a beat) every place is tried and their evidences are averaged, so that a pattern with many possible places has to earn it. What
+/// a pattern expects of a nozzle then also helps to read that nozzle: a pale dash amid a weak group is weak, the same dash alone may be
+/// noise.
 /// </summary>
 /// <param name="Odds">Every class, adding up to 1.</param>
 /// <param name="Likeliest">The class with the greatest odds.</param>

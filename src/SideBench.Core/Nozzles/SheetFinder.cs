@@ -4,9 +4,8 @@ namespace SideBench.Core.Nozzles;
 
 /// <summary>
 /// Finds a layout in a picture by its dashes alone. Dashes that follow each other as a staircase make a patch; a patch is tried at every
-/// place of the
-/// layout where it fits, both ways up; from there the sheet is laid on outwards, unit by unit, and the try that explains most dashes is
-/// taken.
+/// place of the layout where it fits, both ways up; from there the sheet is laid on outwards, unit by unit, and the try that explains most
+/// dashes is taken.
 /// </summary>
 public static class SheetFinder
 {

@@ -77,8 +77,7 @@ public sealed class SheetLaying
 
     /// <summary>
     /// Looks at every unit by itself whether it fits better a column or row aside: a unit that lies far from where the laying began, beyond
-    /// a blank one,
-    /// may have been reached a little off.
+    /// a blank one, may have been reached a little off.
     /// </summary>
     public SheetFind Settle(SheetFind find)
     {

@@ -194,8 +194,7 @@ public static class Trial
                 thread.Add(happened, step);
     }
 
-    // Handing back is right where, with the cause known, no free repair with its proof is worth its cost, or each was made
-    // twice in vain.
+    // Handing back is right where, with the cause known, no free repair with its proof is worth its cost, or each was made twice in vain.
     private static bool NothingPays(TrialThread thread, VirtualMachine machine)
     {
         var book = thread.Book;

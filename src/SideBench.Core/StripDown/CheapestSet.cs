@@ -4,8 +4,7 @@ namespace SideBench.Core.StripDown;
 
 /// <summary>
 /// The cheapest set of parts that frees all targets: exact. Parts with one way to them are joined for good; of alternatives one after the
-/// other is tried,
-/// and a try that costs as much as the best so far is given up.
+/// other is tried, and a try that costs as much as the best so far is given up.
 /// </summary>
 public sealed class CheapestSet
 {

@@ -18,8 +18,7 @@ public sealed record HandOrdered(IReadOnlyList<int> Order, int ToolChanges, int 
 
 /// <summary>
 /// Orders things so that tools are changed and the machine is turned as little as can be. What needs neither is done at once, which never
-/// costs more,
-/// since two changes are never dearer for what lies between; so only changes are searched, the cheapest way so far first.
+/// costs more, since two changes are never dearer for what lies between; so only changes are searched, the cheapest way so far first.
 /// </summary>
 public static class HandOrder
 {

@@ -29,8 +29,7 @@ public sealed record BackWay(IReadOnlyList<BackStep> Steps, double Minutes, IRea
 
 /// <summary>
 /// Makes the way back from the tray, not from the plan: what was put inside comes out before anything closes over it; a part goes back
-/// before the
-/// parts that were off for it, and before what holds it; the mains lead is last of all.
+/// before the parts that were off for it, and before what holds it; the mains lead is last of all.
 /// </summary>
 public static class WayBack
 {

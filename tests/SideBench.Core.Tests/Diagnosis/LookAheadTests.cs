@@ -9,6 +9,7 @@ public class LookAheadTests
 {
     private const int Seed = 31;
 
+    [Trait("Pace", "slow")]
     [Fact]
     public void Advice_OnSmallBooks_StaysWithinThreePercentOfTheTrueOptimum()
     {

@@ -6,6 +6,7 @@ using Xunit;
 namespace SideBench.Core.Tests.Nozzles;
 
 /// <summary>What lies on a sheet must never pass for missing nozzles, and missing nozzles never for something that lies there.</summary>
+[Trait("Pace", "slow")]
 public class CoverCheckTests
 {
     private static readonly SheetLayout Layout = TinySheet.Layout;

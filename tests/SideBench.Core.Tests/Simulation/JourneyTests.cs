@@ -6,6 +6,7 @@ using Xunit;
 
 namespace SideBench.Core.Tests.Simulation;
 
+[Trait("Pace", "slow")]
 public class JourneyTests
 {
     private const int Seed = 7719;

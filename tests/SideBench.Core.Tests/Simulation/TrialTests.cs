@@ -5,6 +5,7 @@ using Xunit;
 
 namespace SideBench.Core.Tests.Simulation;
 
+[Trait("Pace", "slow")]
 public class TrialTests
 {
     private static readonly FaultBook Book = TestShop.Shop.Book;
