@@ -28,6 +28,8 @@ public class GoldenDemoTests
         }
 
         Assert.True(differ.Count == 0, string.Join("\n", differ.Take(40)));
+        foreach (var query in SanityTests.Queries())
+            await SanityTests.FindsNothing(database.Connection, query);
         Assert.True(now > WrittenAt && pages.Count > 100);
     }
 

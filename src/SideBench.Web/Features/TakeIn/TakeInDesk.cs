@@ -45,8 +45,9 @@ public sealed class TakeInDesk(WriteDesk desk, MachineStore machines, EntryStore
         problems.AddRange(
             Intake.Problems(intake, model, books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == request.Complaint), books.Today)
         );
+        // Sent twice at the same moment: what the first one wrote is no problem of the second.
         if (problems.Count > 0)
-            return problems;
+            return await entries.FindWrite(request.Key, cancel) is { } meanwhile ? await Replay(meanwhile, write, cancel) : problems;
         return await Save(new Arrival(request, intake, known, model!.FullName), write, cancel);
     }
 
