@@ -24,7 +24,7 @@ public class SanityTests(BenchServer server) : IClassFixture<BenchServer>
     }
 
     /// <summary>A question that only finds what is out of order finds nothing.</summary>
-    public static async Task FindsNothing(string connection, string query)
+    internal static async Task FindsNothing(string connection, string query)
     {
         await using var database = NpgsqlDataSource.Create(connection);
         await using var command = database.CreateCommand(

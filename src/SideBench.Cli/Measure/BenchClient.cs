@@ -57,6 +57,17 @@ public sealed class BenchClient : IDisposable
         return true;
     }
 
+    /// <summary>Writes a note on a job.</summary>
+    public async Task Note(BenchView job)
+    {
+        using var answer = await http.PostAsJsonAsync(
+            $"/api/jobs/{job.Job.Id}/notes",
+            new NoteRequest(Guid.NewGuid(), job.Job.Version, "seen again")
+        );
+        answer.EnsureSuccessStatusCode();
+        await answer.Content.ReadAsByteArrayAsync();
+    }
+
     /// <summary>Bytes over the wire for an address, compressed as a browser asks for it.</summary>
     public async Task<(int Bytes, string Text)> Wire(string path)
     {

@@ -1,3 +1,5 @@
+using SideBench.Data;
+using SideBench.Data.Record;
 using System.Diagnostics;
 using System.Text.RegularExpressions;
 using Npgsql;
@@ -18,7 +20,7 @@ public static partial class Probes
     /// <summary>The bench page's data on a large and a small shop, and its bare SQL on the large one, in turn.</summary>
     public static async Task<(Timing Page, Timing Bare, Timing SmallPage)> BenchPage(ScratchServer large, ScratchServer small)
     {
-        await using var database = NpgsqlDataSource.Create(large.Connection);
+        await using var database = Database.Open(large.Connection);
         var rounds = Jobs(large, WarmUp + Rounds).Zip(Jobs(small, WarmUp + Rounds)).ToList();
         List<double> page = [],
             bare = [],
@@ -50,6 +52,45 @@ public static partial class Probes
         foreach (var q in typed)
             await server.Client.Read($"/api/find?q={q}");
         return await Timing.Of(Enumerable.Repeat(typed, 4).SelectMany(t => t), q => server.Client.Read($"/api/find?q={q}"));
+    }
+
+    /// <summary>Search by the first letter or two, which is answered by index alone.</summary>
+    public static async Task<Timing> ShortSearch(ScratchServer server)
+    {
+        List<string> typed =
+        [
+            .. "abcdefghijklmnopqrstuvwxyz".Select(c => $"{c}"),
+            "al",
+            "br",
+            "x-",
+            "he",
+            "41",
+            "qu",
+            "wa",
+            "to",
+            "pe",
+            "zz",
+        ];
+        foreach (var q in typed)
+            await server.Client.Read($"/api/find?q={q}");
+        return await Timing.Of(Enumerable.Repeat(typed, 10).SelectMany(t => t), q => server.Client.Read($"/api/find?q={q}"));
+    }
+
+    /// <summary>A note, and a write of the same line with nothing around it, in turn.</summary>
+    public static async Task<(Timing Note, Timing Bare)> Notes(ScratchServer server)
+    {
+        await using var database = Database.Open(server.Connection);
+        List<double> note = [],
+            bare = [];
+        foreach (var job in Jobs(server, WarmUp + Rounds))
+        {
+            var view = await server.Client.Bench(job);
+            note.Add(await Time(() => server.Client.Note(view)));
+            var write = new Write(Guid.NewGuid(), "", new PersonId(1), "Measure 1", DateTimeOffset.UtcNow);
+            bare.Add(await Time(() => Scratch.BareWrite(database, new JobId(job), write)));
+        }
+
+        return (new Timing(note.Skip(WarmUp)), new Timing(bare.Skip(WarmUp)));
     }
 
     /// <summary>One answer: append, fold, next step, notify, and the page that comes back.</summary>

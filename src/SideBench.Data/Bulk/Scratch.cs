@@ -1,3 +1,5 @@
+using SideBench.Core.Jobs;
+using SideBench.Core.Record;
 using Npgsql;
 using SideBench.Core.Identity;
 using SideBench.Data.Jobs;
@@ -55,5 +57,54 @@ public static class Scratch
         do while (await rows.ReadAsync())
             rows.GetValues(values);
         while (await rows.NextResultAsync());
+    }
+
+    private const string NewLineSql = """
+        SELECT nextval(pg_get_serial_sequence('entries', 'entry_id'))
+        """;
+
+    private const string MoveJobSql = """
+        UPDATE jobs
+        SET version = $2
+        WHERE job_id = $1
+        """;
+
+    /// <summary>
+    /// A write with nothing around it: the job and its machine are held, one line goes in with its key and its touches, their versions
+    /// move, it is announced and committed. What a write is compared with.
+    /// </summary>
+    public static async Task BareWrite(NpgsqlDataSource database, JobId job, Write write)
+    {
+        await using var unit = await Unit.Begin(database, CancellationToken.None);
+        var (machine, version, machineVersion, line) = await Held(unit, job);
+        await using var appending = new Appending(unit);
+        appending.Lines(write, job, machine, [new NewLine(line, version + 1, new Noted("seen again"))]);
+        appending.Touch(Subject.Of(machine), machineVersion, [line]);
+        appending.Add(MoveJobSql).With(job.Value).With(version + 1);
+        appending.Add(JobStore.NotifySql).With(JobStore.Channel).With($"{job.Value}");
+        await appending.Send(CancellationToken.None);
+        await unit.Commit(CancellationToken.None);
+    }
+
+    private static async Task<(MachineId Machine, int Version, int MachineVersion, EntryId Line)> Held(Unit unit, JobId job)
+    {
+        await using var hold = unit.Batch();
+        foreach (var sql in new[] { JobStore.LockSql, JobStore.HoldMachineSql })
+        {
+            var command = new NpgsqlBatchCommand(sql);
+            command.Parameters.With(job.Value);
+            hold.BatchCommands.Add(command);
+        }
+
+        hold.BatchCommands.Add(new NpgsqlBatchCommand(NewLineSql));
+        await using var rows = await hold.ExecuteReaderAsync();
+        await rows.ReadAsync();
+        var (machine, version) = (new MachineId(rows.GetInt64(2)), rows.GetInt32(9));
+        await rows.NextResultAsync();
+        await rows.ReadAsync();
+        var machineVersion = rows.GetInt32(0);
+        await rows.NextResultAsync();
+        await rows.ReadAsync();
+        return (machine, version, machineVersion, new EntryId(rows.GetInt64(0)));
     }
 }

@@ -41,14 +41,14 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
         WHERE j.job_id = $1
         """;
 
-    private const string LockSql =
+    internal const string LockSql =
         OneSql
         + """
 
             FOR UPDATE OF j
             """;
 
-    private const string HoldMachineSql = """
+    internal const string HoldMachineSql = """
         SELECT version
         FROM subjects
         WHERE subject = (SELECT 'machine:' || machine_id FROM jobs WHERE job_id = $1)
@@ -107,7 +107,7 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
         WHERE job_id = $1
         """;
 
-    private const string NotifySql = """
+    internal const string NotifySql = """
         SELECT pg_notify($1, $2)
         """;
 
