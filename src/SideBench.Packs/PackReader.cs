@@ -67,6 +67,8 @@ public static class PackReader
         if (problems.Count > 0)
             return problems;
         var book = new BookBuilder(models.Values, house.Of<HouseRates>(), crafts, problems).Build(books);
+        if (book is not null)
+            CheckSize(book, models.Values, problems);
         foreach (var model in graphs.Keys.Where(m => !models.ContainsKey(m)))
             problems.Add(new Problem(ProblemCode.PackUnknownName, $"access#/{model}", "machine model", model));
         var read = book is null ? [] : new GuideFile(models, graphs, book, crafts, problems).Read(guides);
@@ -91,6 +93,29 @@ public static class PackReader
 
         var read = HouseNumbers.Read(numbers, HouseCrafts.All, problems);
         return problems.Count > 0 ? problems : read;
+    }
+
+    // Only a book that is large as a whole can be too large for a case.
+    private static void CheckSize(FaultBook book, IEnumerable<MachineModel> models, List<Problem> problems)
+    {
+        var openings = CaseBook.OpeningsOf(book.Findings.Cast<BookStep>().Concat(book.Repairs)).Count();
+        if (book.Findings.Count <= CaseBook.MostFindings && openings <= CaseBook.MostOpenings)
+            return;
+        foreach (var model in models)
+        foreach (var complaint in book.Complaints)
+            if (CaseBook.Of(book, model, complaint) is { IsTooLarge: true } large)
+                problems.Add(
+                    new Problem(
+                        ProblemCode.PackTooLarge,
+                        $"book#/complaints/{complaint.Id}",
+                        model.FullName,
+                        complaint.Name,
+                        large.Findings.Count,
+                        large.Openings.Count,
+                        CaseBook.MostFindings,
+                        CaseBook.MostOpenings
+                    )
+                );
     }
 
     private static Dictionary<string, SheetLayout> Layouts(IReadOnlyList<PackFile> files, List<Problem> problems)

@@ -2,19 +2,14 @@ import { expect, test, type Page } from '@playwright/test'
 import { expectNoAxeFindings, signIn, takeIn } from './bench'
 
 const act = (page: Page) => page.getByTestId('act')
-const key = (page: Page) => act(page).getAttribute('data-key')
+/** What the card shows to be done, looked up at once; 'none' when there is no card. */
+const key = (page: Page) => act(page).evaluateAll((cards) => cards[0]?.getAttribute('data-key') ?? 'none')
 
 /** Presses a key until the card shows another thing to do. */
 async function press(page: Page, what: string) {
   const before = await key(page)
   await page.keyboard.press(what)
-  await expect
-    .poll(() =>
-      act(page)
-        .count()
-        .then((n) => (n ? key(page) : 'none')),
-    )
-    .not.toBe(before)
+  await expect.poll(() => key(page)).not.toBe(before)
 }
 
 async function reach(page: Page, ...parts: [side: string, part: string][]) {

@@ -1,5 +1,3 @@
-using SideBench.Data;
-using SideBench.Data.Record;
 using System.Diagnostics;
 using System.Text.RegularExpressions;
 using Npgsql;
@@ -7,7 +5,9 @@ using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Machines;
 using SideBench.Core.Simulation;
+using SideBench.Data;
 using SideBench.Data.Bulk;
+using SideBench.Data.Record;
 
 namespace SideBench.Cli.Measure;
 

@@ -12,7 +12,11 @@ public sealed class CaseBook
     /// <summary>Written as a repair's proof, it means the proof of the complaint.</summary>
     public const string ProofOfComplaint = "complaint";
 
-    private const int MostOpenings = 31;
+    /// <summary>How many findings one case can hold: what was told is kept as bits.</summary>
+    public const int MostFindings = 128;
+
+    /// <summary>How many things of one case can be open at a time, each told from the others: kept as bits too.</summary>
+    public const int MostOpenings = 31;
 
     private CaseBook(FaultBook book, MachineModel model, Complaint complaint)
     {
@@ -50,11 +54,19 @@ public sealed class CaseBook
         Load = steps.ToDictionary(s => s.Id, s => Diagnosis.StepCost.LoadOf(s, model, book.House));
         GatesOf = steps.ToDictionary(s => s.Id, s => (IReadOnlyList<Gate>)[.. gates.Where(g => Gates.Touches(g, s))]);
         Dependents = [.. Findings.Select(f => DependentsOf(f.Id))];
-        Openings = [.. steps.SelectMany(s => s.Puts).Where(p => p.Time > 0).DistinctBy(p => (p.Label, p.Change)).Take(MostOpenings)];
+        Openings = [.. OpeningsOf(steps)];
         SoundOutcome = [.. Findings.Select(f => f.Sound.ToList().IndexOf(f.Sound.Max()))];
         StationsOfCauses = [.. Causes.Select(c => c.Station).Distinct()];
         ProofOf = [.. Repairs.Select(r => IndexOfFinding(r.Proof))];
     }
+
+    /// <summary>Whether the case holds more findings or openings than can be told apart; packs with such a case are refused.</summary>
+    public bool IsTooLarge => Findings.Count > MostFindings || Openings.Count > MostOpenings;
+
+    /// <summary>What steps open, each once: what it costs is paid once while it stays open.</summary>
+    /// <param name="steps">The steps.</param>
+    public static IEnumerable<TrayPut> OpeningsOf(IEnumerable<BookStep> steps) =>
+        steps.SelectMany(s => s.Puts).Where(p => p.Time > 0).DistinctBy(p => (p.Label, p.Change));
 
     /// <summary>The whole book.</summary>
     public FaultBook Book { get; }
@@ -103,7 +115,7 @@ public sealed class CaseBook
     internal (int[] Findings, int[] Repairs)[] Dependents { get; }
 
     /// <summary>What can be opened or taken off, each once, with the time it takes.</summary>
-    internal IReadOnlyList<TrayPut> Openings { get; }
+    public IReadOnlyList<TrayPut> Openings { get; }
 
     /// <summary>[finding]: the answer a sound machine mostly gives.</summary>
     internal int[] SoundOutcome { get; }

@@ -48,6 +48,15 @@ public sealed partial record ProblemCode
         "They should come to about 1; leave one answer out to give it the rest."
     );
 
+    /// <summary>A case of the book holds more than can be told apart.</summary>
+    public static readonly ProblemCode PackTooLarge = new(
+        "pack-too-large",
+        ProblemSort.Wrong,
+        "The book is too large for one case",
+        "On {0}, {1} has {2} findings and {3} openings; {4} and {5} can be told apart.",
+        "Narrow down with “when” which of them speak of this complaint on this model."
+    );
+
     /// <summary>A pack cannot be read from disk.</summary>
     public static readonly ProblemCode PackUnreadable = new(
         "pack-unreadable",

@@ -1,7 +1,7 @@
-using SideBench.Core.Jobs;
-using SideBench.Core.Record;
 using Npgsql;
 using SideBench.Core.Identity;
+using SideBench.Core.Jobs;
+using SideBench.Core.Record;
 using SideBench.Data.Jobs;
 using SideBench.Data.Record;
 

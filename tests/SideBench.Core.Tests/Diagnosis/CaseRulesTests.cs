@@ -244,6 +244,62 @@ public class CaseRulesTests
         Assert.True(byHand > 0.1);
     }
 
+    [Fact]
+    public void Code_MayBeWhatIsLikelyToShowIt_ByRate_ByHand()
+    {
+        // Rates 3 and 1, shown at 0.2 and 0.8: 0.6 against 0.8. The third cause has no station on the model.
+        var told = TinyBook.Look(
+            CodeOdds.Finding,
+            1,
+            [
+                [0.2, 0.8],
+                [0.8, 0.2],
+                [0.9, 0.1],
+            ]
+        );
+        var tiny = TinyBook.Of([3, 1, 5], [told], []);
+        var two = tiny.Model with { Stations = [.. tiny.Model.Stations.Take(2)] };
+        IReadOnlyList<(Cause Cause, double Share)> Of(string reads) =>
+            CodeOdds.Of(tiny.Book, two, TestShop.Shop.Models["marram-duo"].Codes[0] with { Reads = reads });
+        Assert.Equal(["c1", "c0"], Of("o0").Select(p => p.Cause.Id));
+        Assert.Equal([Math.Round(0.8 / 1.4, 9), Math.Round(0.6 / 1.4, 9)], Of("o0").Select(p => Math.Round(p.Share, 9)));
+        Assert.Empty(Of("never-told"));
+    }
+
+    [Fact]
+    public void CaseThatHoldsMoreThanCanBeToldApart_IsTooLarge()
+    {
+        CaseBook Of(int findings) =>
+            TinyBook.Of(
+                [1],
+                Enumerable
+                    .Range(0, findings)
+                    .Select(i =>
+                        TinyBook.Look(
+                            $"f{i}",
+                            1,
+                            [
+                                [0.9, 0.1],
+                            ],
+                            [0.1, 0.9]
+                        )
+                    ),
+                []
+            );
+        Assert.False(Of(CaseBook.MostFindings).IsTooLarge);
+        Assert.True(Of(CaseBook.MostFindings + 1).IsTooLarge);
+        CaseBook Opening(int openings) =>
+            TinyBook.Of(
+                [1],
+                [],
+                Enumerable
+                    .Range(0, openings)
+                    .Select(i => TinyBook.Mend($"m{i}", 1, 0, 0.5) with { Puts = [new TrayPut($"lid {i}", "open", 1, "", [], 2)] })
+            );
+        Assert.False(Opening(CaseBook.MostOpenings).IsTooLarge);
+        Assert.True(Opening(CaseBook.MostOpenings + 1).IsTooLarge);
+    }
+
     private static JobCase CaseOf(CaseBook book, List<Entry> entries) => new(book, HouseCrafts.Fold(entries), Today);
 
     private static JobCase Thread(IReadOnlyList<Entry> entries, int thread, string complaint = "not-recognised")

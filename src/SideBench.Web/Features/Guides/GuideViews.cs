@@ -13,7 +13,7 @@ public static class GuideViews
     public static CausePage Cause(Shop shop, Cause cause)
     {
         var book = shop.Book;
-        var models = shop.Models.Values.Where(m => CanBe(m, cause)).Select(m => m.FullName).Order(StringComparer.Ordinal);
+        var models = shop.Models.Values.Where(m => CodeOdds.CanBe(m, cause)).Select(m => m.FullName).Order(StringComparer.Ordinal);
         return new CausePage(
             cause.Id,
             cause.Name,
@@ -57,36 +57,20 @@ public static class GuideViews
     }
 
     /// <summary>A code with what it may really be on that model: causes by rate and by how likely they show it.</summary>
-    public static CodePage Code(FaultBook book, MachineModel model, PanelCode code)
-    {
-        var panel = book.Findings.FirstOrDefault(f => f.Id == "panel-code");
-        var at = panel?.IndexOf(code.Reads) ?? -1;
-        var likely = book
-            .Causes.Where(c => CanBe(model, c))
-            .Select(c =>
-                (c, Chance: at < 0 ? 0 : (panel!.Rows.LastOrDefault(r => r.Causes.Contains(c.Id))?.Probabilities ?? panel.Otherwise)[at])
-            )
-            .Select(p => (p.c, p.Chance, Weight: p.c.Rate * p.Chance))
-            .ToList();
-        var total = likely.Sum(p => p.Weight);
-        return new CodePage(
+    public static CodePage Code(FaultBook book, MachineModel model, PanelCode code) =>
+        new(
             model.FullName,
             code.Code,
             code.Says,
             code.Means,
             [
-                .. likely
-                    .Where(p => p.Weight / total >= LeastForCode)
-                    .OrderByDescending(p => p.Weight)
+                .. CodeOdds
+                    .Of(book, model, code)
+                    .Where(p => p.Share >= LeastForCode)
                     .Take(12)
-                    .Select(p => new CauseLink(p.c.Id, p.c.Name, Explanation.Percent(p.Weight / total))),
+                    .Select(p => new CauseLink(p.Cause.Id, p.Cause.Name, Explanation.Percent(p.Share))),
             ]
         );
-    }
-
-    private static bool CanBe(MachineModel model, Cause cause) =>
-        model.Stations.Any(s => s.Id == cause.Station)
-        && !cause.When.For(new Facts { Model = model, Context = new Dictionary<string, string>() }).IsNever;
 
     private static SignView Sign(FaultBook book, Finding finding, Cause cause)
     {
