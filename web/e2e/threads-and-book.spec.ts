@@ -80,7 +80,10 @@ test('a part that is not on the shelf is said where the hand is', async ({ page 
   await page.goBack()
   await page.locator('[data-station="damper"]').click()
   await page.locator('[data-choose="renew-damper"]').click()
+  // Leaving the page before the write has its answer would take it back.
+  const written = page.waitForResponse((r) => r.request().method() === 'POST' && r.ok())
   await card(page).getByRole('button', { name: 'It is on the shelf again' }).click()
+  await written
   await page.goto('/shelf')
   await expect(page.locator('[data-part="damper"]')).toContainText('Used up')
 })
