@@ -29,4 +29,7 @@ public enum PackFileKind
 
     /// <summary>House numbers of one craft.</summary>
     Numbers,
+
+    /// <summary>How simulated printers behave.</summary>
+    Printers,
 }

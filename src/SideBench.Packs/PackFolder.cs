@@ -3,7 +3,7 @@ using SideBench.Core.Outcomes;
 namespace SideBench.Packs;
 
 /// <summary>
-/// Reads packs from disk: a folder with a pack.json, and sheets/, machines/, book/, access/, guides/ and numbers/ beside it.
+/// Reads packs from disk: a folder with a pack.json, and sheets/, machines/, book/, access/, guides/, numbers/ and printers/ beside it.
 /// </summary>
 public static class PackFolder
 {
@@ -31,6 +31,7 @@ public static class PackFolder
                 ("access", PackFileKind.AccessGraph),
                 ("guides", PackFileKind.Guides),
                 ("numbers", PackFileKind.Numbers),
+                ("printers", PackFileKind.Printers),
             }
         )
         {

@@ -32,6 +32,7 @@ public static class PackReader
         var graphs = new Dictionary<string, AccessGraph>();
         var guides = new List<(string Path, JsonNode File)>();
         var numbers = new List<(string Path, JsonNode File)>();
+        var printers = new List<(string Path, JsonNode File)>();
         foreach (var file in files)
         {
             if (file.Kind == PackFileKind.SheetLayout)
@@ -46,6 +47,8 @@ public static class PackReader
                 versions.Add($"{checkedFile.Value["id"]} {checkedFile.Value["version"]}");
             if (file.Kind == PackFileKind.Numbers)
                 numbers.Add((file.Path, checkedFile.Value));
+            if (file.Kind == PackFileKind.Printers)
+                printers.Add((file.Path, checkedFile.Value));
             if (file.Kind == PackFileKind.Guides)
                 guides.Add((file.Path, checkedFile.Value));
             if (
@@ -72,9 +75,10 @@ public static class PackReader
         foreach (var model in graphs.Keys.Where(m => !models.ContainsKey(m)))
             problems.Add(new Problem(ProblemCode.PackUnknownName, $"access#/{model}", "machine model", model));
         var read = book is null ? [] : new GuideFile(models, graphs, book, crafts, problems).Read(guides);
-        return problems.Count > 0 || book is null
+        var made = book is null ? null : new PrinterFile(book, problems).Read(printers);
+        return problems.Count > 0 || book is null || made is null
             ? problems
-            : new Shop(models, layouts, graphs, read, book with { Version = string.Join(", ", versions) }, house);
+            : new Shop(models, layouts, graphs, read, book with { Version = string.Join(", ", versions) }, house, made);
     }
 
     /// <summary>Reads the house numbers alone, for commands that need no shop.</summary>
@@ -140,7 +144,7 @@ public static class PackReader
         string Kind,
         Dictionary<string, string> Axes,
         IReadOnlyList<Station> Stations,
-        IReadOnlyList<Slot> Slots,
+        IReadOnlyList<ModelFile.SlotPart> Slots,
         IReadOnlyList<ModelFile.OperationPart> Operations,
         IReadOnlyList<PanelCode> Codes,
         decimal Worth,
@@ -153,6 +157,17 @@ public static class PackReader
     )
     {
         internal sealed record SheetPart(string Layout, Dictionary<string, int> Slots);
+
+        internal sealed record SlotPart(
+            int Panel,
+            string Ink,
+            string Colour,
+            string Bay,
+            int FromFront,
+            int FromBack,
+            string Cartridge,
+            double HoldsMl
+        );
 
         internal sealed record OperationPart(string Id, string Name, double MlPerChannel, double CounterPct, double Minutes);
 
@@ -171,7 +186,19 @@ public static class PackReader
                 Kind = file.Kind,
                 Axes = file.Axes,
                 Stations = file.Stations,
-                Slots = file.Slots,
+                Slots =
+                [
+                    .. file.Slots.Select(s => new Slot(
+                        s.Panel,
+                        s.Ink,
+                        s.Colour,
+                        s.Bay,
+                        s.FromFront,
+                        s.FromBack,
+                        s.Cartridge,
+                        Millilitres.Of(s.HoldsMl)
+                    )),
+                ],
                 Operations =
                 [
                     .. file.Operations.Select(o => new Operation(

@@ -19,6 +19,7 @@ internal static class Schemas
         [PackFileKind.AccessGraph] = Load("access-graph"),
         [PackFileKind.Guides] = Load("guides"),
         [PackFileKind.Numbers] = Load("house-numbers"),
+        [PackFileKind.Printers] = Load("simulated-printers"),
     };
 
     /// <summary>The file as JSON, or every place where it does not fit.</summary>

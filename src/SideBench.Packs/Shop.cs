@@ -1,5 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
+using SideBench.Core.Simulation.Printer;
 using SideBench.Core.StripDown;
 
 namespace SideBench.Packs;
@@ -11,13 +12,15 @@ namespace SideBench.Packs;
 /// <param name="Guides">Guides, in the order of their files.</param>
 /// <param name="Book">The fault book.</param>
 /// <param name="Numbers">House numbers, by craft.</param>
+/// <param name="Printers">How the simulated printers of the demo and of training behave.</param>
 public sealed record Shop(
     IReadOnlyDictionary<string, MachineModel> Models,
     IReadOnlyDictionary<string, SheetLayout> Layouts,
     IReadOnlyDictionary<string, AccessGraph> Graphs,
     IReadOnlyList<Guide> Guides,
     FaultBook Book,
-    HouseNumbers Numbers
+    HouseNumbers Numbers,
+    PrinterBook Printers
 )
 {
     /// <summary>Guides that apply to a model.</summary>

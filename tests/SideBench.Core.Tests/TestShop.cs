@@ -5,6 +5,7 @@ using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Record;
+using SideBench.Core.Simulation;
 using SideBench.Core.StripDown;
 using SideBench.Packs;
 
@@ -20,6 +21,8 @@ internal static class TestShop
     public static Shop Shop => Loaded.Value;
 
     public static SheetNumbers Sheets => Shop.Numbers.Of<SheetNumbers>();
+
+    public static DemoNumbers Numbers => new(Handling, Sheets.Pattern, Shop.Printers);
 
     public static Handling Handling => Shop.Numbers.Of<Handling>();
 

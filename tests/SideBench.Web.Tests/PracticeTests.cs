@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Xunit;
 
 namespace SideBench.Web.Tests;
@@ -216,25 +217,27 @@ public class PracticeTests(BenchServer server) : IClassFixture<BenchServer>
         await using var other = await BenchServer.Run(server.Connection, folder);
         var owner = await Browser.Open(new Uri(other.Urls.First()), "Ines Varga");
         var rates = Path.Combine(folder, "house", "book", "waste.json");
-        var text = await File.ReadAllTextAsync(rates);
-        await File.WriteAllTextAsync(rates, text.Replace("\"pads-full\"", "\"pads-very-full\""));
+        await Edit(rates, book => Cause(book, "pads-full")["id"] = "pads-very-full");
         var refused = await owner.Post("/api/shop/packs", new { });
         Assert.Equal((HttpStatusCode.UnprocessableEntity, "pack-unknown-name"), (refused.Status, JobsTests.Code(refused.Body)));
         Assert.Equal(HttpStatusCode.OK, (await owner.Get("/api/guides/causes/pads-full")).Status);
-        await File.WriteAllTextAsync(rates, text.Replace("Pads or box really full", "Pads or box full to the brim"));
+        await Edit(rates, book => Cause(book, "pads-very-full")["id"] = "pads-full");
+        await Edit(rates, book => Cause(book, "pads-full")["name"] = "Pads or box full to the brim");
         Assert.Equal(HttpStatusCode.OK, (await owner.Post("/api/shop/packs", new { })).Status);
         var (job, _) = await JobsTests.TakeIn(owner);
         Assert.Equal("", (await owner.Get($"/api/jobs/{job}")).Body.GetProperty("bookNote").GetString());
         var model = Path.Combine(folder, "house", "machines", "marram-quartet-a4.json");
-        await File.WriteAllTextAsync(
+        await Edit(
             model,
-            (await File.ReadAllTextAsync(model))
-                .Replace("\"version\": 3", "\"version\": 4")
-                .Replace("\"Tank vent\"", "\"Vent of the tank\"")
+            file =>
+            {
+                file["version"] = 99;
+                file["stations"]!.AsArray().Single(s => (string?)s!["id"] == "vent")!["name"] = "Vent of the tank";
+            }
         );
         await owner.Post("/api/shop/packs", new { });
         var open = (await owner.Get($"/api/jobs/{job}")).Body;
-        Assert.Contains("version 4 now", open.GetProperty("bookNote").GetString());
+        Assert.Contains("version 99 now", open.GetProperty("bookNote").GetString());
         Assert.Contains(open.GetProperty("stations").EnumerateArray(), st => st.GetProperty("name").GetString() == "Vent of the tank");
         Assert.Equal(
             "Pads or box full to the brim",
@@ -277,6 +280,15 @@ public class PracticeTests(BenchServer server) : IClassFixture<BenchServer>
             .Single(s => s.GetProperty("id").GetString() == school)
             .GetProperty("chosen")
             .GetString();
+
+    private static JsonNode Cause(JsonNode book, string id) => book["causes"]!.AsArray().Single(c => (string?)c!["id"] == id)!;
+
+    private static async Task Edit(string path, Action<JsonNode> edit)
+    {
+        var file = JsonNode.Parse(await File.ReadAllTextAsync(path))!;
+        edit(file);
+        await File.WriteAllTextAsync(path, file.ToJsonString());
+    }
 
     private static void Copy(string from, string to)
     {

@@ -30,7 +30,7 @@ public static class DiagnosisMeasure
         )
         {
             var truth = disturbed ? DisturbedBook.Of(shop.Book, new Random(Seed)) : shop.Book;
-            var draw = new TrialJobs(shop.Book, truth, shop.Models.Values, wrong);
+            var draw = new TrialJobs(shop.Book, truth, shop.Models.Values, shop.Printers, wrong);
             Measure(draw, new AdvisedPolicy(), 60);
             ITrialPolicy[] ways = [new AdvisedPolicy(), new ChecklistPolicy(), new LikeliestFirstPolicy(), new CheapestTestPolicy()];
             Way[] measured = [.. ways.Select(w => Measure(draw, w, jobs))];

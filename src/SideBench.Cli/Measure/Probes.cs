@@ -8,6 +8,7 @@ using SideBench.Core.Simulation;
 using SideBench.Data;
 using SideBench.Data.Bulk;
 using SideBench.Data.Record;
+using SideBench.Web.Demo;
 
 namespace SideBench.Cli.Measure;
 
@@ -116,7 +117,7 @@ public static partial class Probes
     public static async Task<Timing> NextSteps(ScratchServer server)
     {
         var books = server.Books;
-        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, 7, books.Now);
+        var world = new DemoWorld(books.Shop.Book, books.Shop.Models.Values, 7, books.Now, DemoLoad.NumbersOf(books.Shop));
         var folds = world
             .Past()
             .SelectMany(job => Enumerable.Range(2, job.Entries.Count - 3).Select(n => job.Entries.Take(n).ToList()))

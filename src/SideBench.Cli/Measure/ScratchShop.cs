@@ -9,6 +9,7 @@ using SideBench.Data.Bulk;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.Search;
+using SideBench.Web.Demo;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
 using SideBench.Web.Writing;
@@ -35,8 +36,8 @@ public sealed class ScratchShop(BenchBooks books, int seed)
             books.Shop.Models.Values,
             seed,
             books.Now,
-            graphs: books.Shop.Graphs,
-            numbers: new DemoNumbers(books.Shop.Numbers.Of<Handling>(), books.Shop.Numbers.Of<SheetNumbers>().Pattern)
+            DemoLoad.NumbersOf(books.Shop),
+            graphs: books.Shop.Graphs
         );
         var templates = world.Past();
         var projections = templates

@@ -29,7 +29,17 @@ public sealed record Station(string Id, string Name, PathKind Path);
 /// <param name="FromFront">Its number from the left, seen from the front, within its bay.</param>
 /// <param name="FromBack">Its number from the left, seen from the back, within its bay.</param>
 /// <param name="Cartridge">The right cartridge number; empty on tank machines.</param>
-public sealed record Slot(int Panel, string Ink, string Colour, string Bay, int FromFront, int FromBack, string Cartridge);
+/// <param name="Holds">Ink that the maker's own holds when it is full.</param>
+public sealed record Slot(
+    int Panel,
+    string Ink,
+    string Colour,
+    string Bay,
+    int FromFront,
+    int FromBack,
+    string Cartridge,
+    Millilitres Holds
+);
 
 /// <summary>What the machine does by itself and what it costs.</summary>
 /// <param name="Id">Name used by the fault book, such as <c>clean-light</c>.</param>

@@ -83,7 +83,7 @@ public sealed record SheetComparison(
             return was == 0 ? GapMove.Complete : GapMove.Cleared;
         if (was == 0)
             return GapMove.New;
-        if (isNow > Math.Max(was + 3, house.ClearlyMore * was))
+        if (isNow > Math.Max(was + house.LeastMore, house.ClearlyMore * was))
             return GapMove.Worse;
         if (was >= house.LeastToTell && isNow >= house.LeastToTell && byChance > house.WellChance && 2 * still < isNow)
             return GapMove.Moving;

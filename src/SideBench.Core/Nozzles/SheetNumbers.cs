@@ -7,6 +7,7 @@ namespace SideBench.Core.Nozzles;
 /// <param name="WellChance">An overlap commoner than this may well be chance: the gaps wander, 0 to 1.</param>
 /// <param name="LeastToTell">So many gaps are needed to tell.</param>
 /// <param name="ClearlyMore">So many times as many gaps are clearly more.</param>
+/// <param name="LeastMore">More gaps by so many or fewer are not more: one sheet differs from the next.</param>
 /// <param name="ClearlyFewer">Such a share of the gaps is clearly fewer, 0 to 1.</param>
 /// <param name="WorthSaying">Odds of a pattern that are worth saying, 0 to 1.</param>
 /// <param name="TiltWorthSayingPct">A tilt from which on it is said that it was taken out, percent.</param>
@@ -20,6 +21,7 @@ public sealed record SheetNumbers(
     double WellChance,
     int LeastToTell,
     double ClearlyMore,
+    int LeastMore,
     double ClearlyFewer,
     double WorthSaying,
     double TiltWorthSayingPct,

@@ -1,11 +1,19 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
+using SideBench.Core.Nozzles;
+using SideBench.Core.Simulation.Printer;
 
 namespace SideBench.Core.Simulation;
 
 /// <summary>The six machines that stand on the demo bench, each in a state of its own.</summary>
 internal static class DemoBench
 {
+    private const int Seed = 4418;
+    private const int Cyan = 2;
+    private const int Magenta = 4;
+    private const int LightMagenta = 5;
+    private const int Yellow = 6;
+
     /// <summary>Their jobs.</summary>
     public static IReadOnlyList<DemoJob> Jobs(DemoWorld world, FaultBook book, DateTimeOffset now) =>
         [
@@ -29,21 +37,43 @@ internal static class DemoBench
             1,
             i => i with { Ink = "maker", IdleWeeks = 14, CleansTried = 1, Tried = "one clean at home", Promise = now.AddDays(1) }
         );
-        var plan = world.Machines[machine].Model.Sheet!;
-        var sheets = DemoSheets.Of(plan);
+        // Gaps that clear, a run that sits still, gaps that wander, and a channel that starves.
+        var model = world.Machines[machine].Model;
+        var printer = world.PrinterWith(
+            model,
+            Seed,
+            ("nozzles-dried", Cyan),
+            ("nozzles-clogged", Magenta),
+            ("line-air", Yellow),
+            ("damper-empty", LightMagenta)
+        );
         script
             .Tell("ink-seen", "enough")
-            .Sheet(plan, sheets[0])
+            .Sheet(model.Sheet!, Printed(printer, "nozzle-sheet", "scattered", "run", "scattered", "fading"))
             .Tell("nozzle-sheet", "run")
             .Mend("clean-normal")
-            .Sheet(plan, sheets[1])
+            .Sheet(model.Sheet!, Cleaned(printer))
             .Tell("sheet-after-clean", "fewer")
             .Mend("clean-normal")
-            .Sheet(plan, sheets[2])
+            .Sheet(model.Sheet!, Cleaned(printer))
             .Tell("sheet-after-clean", "same");
         script.At = now.AddMinutes(-43);
         script.Mend("long-rest");
         return new DemoJob(machine, script.Entries);
+    }
+
+    private static NozzleTruth Cleaned(SimulatedPrinter printer)
+    {
+        printer.Run(printer.Model.Operation("clean-normal")!);
+        return Printed(printer, "sheet-after-clean", "fewer", "same", "moved", "worse");
+    }
+
+    // What each of its faults shows, in their order.
+    private static NozzleTruth Printed(SimulatedPrinter printer, string finding, params IReadOnlyList<string> outcomes)
+    {
+        foreach (var (ill, outcome) in printer.Ills.Zip(outcomes))
+            printer.Told(ill, finding, outcome);
+        return printer.Sheet()!;
     }
 
     private static DemoJob Fading(DemoWorld world, DateTimeOffset now)
@@ -66,12 +96,13 @@ internal static class DemoBench
                     Promise = now.AddDays(2),
                 }
         );
+        script.Printer = world.PrinterWith(world.Machines[machine].Model, Seed, ("vent-blocked", 0));
         script
             .Tell("ink-seen", "enough")
             .Tell("one-or-all", "one")
             .Tell("film-and-tabs", "none")
             .Tell("nozzle-sheet", "complete")
-            .Tell("draw-test", "hard", 4);
+            .Tell("draw-test", "hard");
         return new DemoJob(machine, script.Entries);
     }
 
@@ -87,7 +118,8 @@ internal static class DemoBench
             2,
             i => i with { Promise = now.AddDays(2), Borderless = true }
         );
-        script.Tell("reset-history", "no").Tell("counter-reading", "limit", 100).Tell("pads-weighed", "full", 149);
+        script.Printer = world.PrinterWith(world.Machines[machine].Model, Seed, ("pads-full", 0));
+        script.Tell("reset-history", "no").Tell("counter-reading", "limit").Tell("pads-weighed", "full");
         script.At = now.AddHours(-7);
         script.Mend("wash-pads");
         return new DemoJob(machine, script.Entries);

@@ -1,9 +1,11 @@
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
+using SideBench.Core.Simulation.Printer;
 
 namespace SideBench.Core.Simulation;
 
 /// <summary>The house numbers that a demo world is made up with.</summary>
 /// <param name="Handling">What handling costs when a machine is opened.</param>
 /// <param name="Pattern">How nozzles behave.</param>
-public sealed record DemoNumbers(Handling Handling, PatternModel Pattern);
+/// <param name="Printers">What its printers are made of.</param>
+public sealed record DemoNumbers(Handling Handling, PatternModel Pattern, PrinterBook Printers);

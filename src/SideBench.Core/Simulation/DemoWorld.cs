@@ -3,6 +3,7 @@ using SideBench.Core.Identity;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Record;
+using SideBench.Core.Simulation.Printer;
 
 namespace SideBench.Core.Simulation;
 
@@ -60,17 +61,17 @@ public sealed class DemoWorld
     /// <param name="models">The machine models.</param>
     /// <param name="seed">The same seed and time give the same world.</param>
     /// <param name="now">The time it is told relative to.</param>
+    /// <param name="numbers">The house numbers it is made up with.</param>
     /// <param name="days">How far back the record goes, days.</param>
-    /// <param name="numbers">The house numbers it is made up with; null for a record without openings and sheets.</param>
     /// <param name="graphs">How models open, by model; null for a record without openings.</param>
     public DemoWorld(
         FaultBook book,
         IEnumerable<MachineModel> models,
         int seed,
         DateTimeOffset now,
+        DemoNumbers numbers,
         int days = TwoYears,
-        IReadOnlyDictionary<string, AccessGraph>? graphs = null,
-        DemoNumbers? numbers = null
+        IReadOnlyDictionary<string, AccessGraph>? graphs = null
     )
     {
         Numbers = numbers;
@@ -83,7 +84,7 @@ public sealed class DemoWorld
         Machines = [.. Enumerable.Range(0, MachineCount).Select(NewMachine)];
     }
 
-    internal DemoNumbers? Numbers { get; }
+    internal DemoNumbers Numbers { get; }
 
     /// <summary>The customers.</summary>
     public IReadOnlyList<DemoCustomer> Customers => Known;
@@ -117,6 +118,15 @@ public sealed class DemoWorld
 
     /// <summary>A machine as the visits made up so far left it.</summary>
     internal MachineCase StandOf(int machine) => stands.GetValueOrDefault(machine, MachineCase.New);
+
+    /// <summary>A printer of a model with faults: the cause and the slot of each, 0 for any.</summary>
+    internal SimulatedPrinter PrinterWith(MachineModel model, int seed, params IEnumerable<(string Cause, int Slot)> faults)
+    {
+        var printer = new SimulatedPrinter(Numbers.Printers, book, model, new Random(seed));
+        foreach (var (cause, slot) in faults)
+            printer.FallIll(book.Causes.First(c => c.Id == cause), slot);
+        return printer;
+    }
 
     internal AccessGraph? GraphOf(string model) => graphs.GetValueOrDefault(model);
 
@@ -160,16 +170,20 @@ public sealed class DemoWorld
             at.AddDays(3),
             ""
         );
-        var script = new JobScript(caseBook, intake, 0, Person(1 + chance.Next(2)), at)
-        {
-            Graph = GraphOf(model.Id),
-            Numbers = Numbers,
-            Machine = StandOf(machine),
-        };
-        var facts = script.Case.Facts;
-        PastVisit.Work(script, VirtualMachine.Drawn(caseBook, facts, chance), Known[Machines[machine].Customer].Name, chance);
+        var person = Person(1 + chance.Next(2));
+        var printer = SimulatedPrinter.Drawn(Numbers.Printers, caseBook, Begun(intake).Case.Facts, chance);
+        var script = Begun(printer.Panel(complaint.Id) is { } code ? intake with { Words = $"{complaint.Says} ({code.Code})" } : intake);
+        PastVisit.Work(script, printer, Known[Machines[machine].Customer].Name, chance);
         stands[machine] = MachineCase.Of(script.Entries, script.Machine);
         return new DemoJob(machine, script.Entries);
+
+        JobScript Begun(TakenIn told) =>
+            new(caseBook, told, 0, person, at)
+            {
+                Graph = GraphOf(model.Id),
+                Numbers = Numbers,
+                Machine = StandOf(machine),
+            };
     }
 
     private DateTimeOffset Workday(DateTimeOffset day)

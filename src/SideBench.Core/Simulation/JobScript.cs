@@ -6,6 +6,7 @@ using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
+using SideBench.Core.Simulation.Printer;
 using SideBench.Core.StripDown;
 
 namespace SideBench.Core.Simulation;
@@ -36,8 +37,11 @@ public sealed class JobScript
     /// <summary>How its model opens; null when nothing is opened by a graph.</summary>
     public AccessGraph? Graph { get; init; }
 
-    /// <summary>The house numbers it is made up with; null when nothing is opened by a graph and no sheet is taken.</summary>
-    public DemoNumbers? Numbers { get; init; }
+    /// <summary>The house numbers it is made up with.</summary>
+    public required DemoNumbers Numbers { get; init; }
+
+    /// <summary>The printer with the fault that its story is of; null when answers are given with their numbers.</summary>
+    public SimulatedPrinter? Printer { get; set; }
 
     /// <summary>The machine as its earlier visits left it.</summary>
     public MachineCase Machine { get; init; } = MachineCase.New;
@@ -66,9 +70,18 @@ public sealed class JobScript
         return this;
     }
 
-    /// <summary>Tells a finding.</summary>
-    public JobScript Tell(string finding, string outcome, double? quantity = null) =>
-        Later(book.Findings[book.IndexOfFinding(finding)].Minutes).Add(BenchWork.Answer(Case, finding, outcome, quantity, NewId));
+    /// <summary>Tells a finding; its number is measured on the printer, when there is one.</summary>
+    public JobScript Tell(string finding, string outcome, double? quantity = null)
+    {
+        var told = book.Findings[book.IndexOfFinding(finding)];
+        if (Printer is { Faulty: true } printer)
+        {
+            printer.Told(printer.Ills[0], finding, outcome);
+            quantity ??= told.Outcomes[told.IndexOf(outcome)].Quantity is { } asked ? printer.Measure(told, asked) : null;
+        }
+
+        return Later(told.Minutes).Add(BenchWork.Answer(Case, finding, outcome, quantity, NewId));
+    }
 
     /// <summary>Does a repair.</summary>
     public JobScript Mend(string repair, string lot = "") =>
@@ -79,7 +92,7 @@ public sealed class JobScript
         Later(2)
             .Add(
                 (IReadOnlyList<EntryBody>)
-                    [new SheetTaken(NewId(), plan.Layout.Id, "flatbed", null, truth.Lines(plan.Layout, Numbers!.Pattern))]
+                    [new SheetTaken(NewId(), plan.Layout.Id, "flatbed", null, truth.Lines(plan.Layout, Numbers.Pattern), MadeUp: true)]
             );
 
     /// <summary>Clears the tray.</summary>
@@ -97,7 +110,7 @@ public sealed class JobScript
     /// <param name="steps">At most so many.</param>
     public JobScript TakeOff(int steps)
     {
-        if (Graph is null || Numbers is null)
+        if (Graph is null)
             return this;
         foreach (
             var step in WayIn

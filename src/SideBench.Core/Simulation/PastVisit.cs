@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Simulation.Printer;
 
 namespace SideBench.Core.Simulation;
 
@@ -14,15 +15,16 @@ public static class PastVisit
     /// <param name="machine">The machine with its hidden fault.</param>
     /// <param name="customer">Who fetches it.</param>
     /// <param name="chance">Where chance comes from.</param>
-    public static void Work(JobScript script, VirtualMachine machine, string customer, Random chance)
+    public static void Work(JobScript script, SimulatedPrinter machine, string customer, Random chance)
     {
+        var hidden = machine.Ills[0].Cause;
         for (var step = 0; step < MostSteps; step++)
         {
             script.Later(2 + chance.Next(20));
             var advice = script.Case.Advice;
             if (advice.Kind is AdviceKind.Close)
             {
-                script.Clear().End("verified", "", customer, machine.Faulty ? "" : machine.Cause.Id);
+                script.Clear().End("verified", "", customer, machine.Faulty ? "" : hidden.Id);
                 return;
             }
 
@@ -34,7 +36,7 @@ public static class PastVisit
         script.Clear().EndClocks().End("handed-back", "Not worth more bench time; findings on the sheet.", customer);
     }
 
-    private static void Take(JobScript script, VirtualMachine machine, Advice advice, Random chance)
+    private static void Take(JobScript script, SimulatedPrinter machine, Advice advice, Random chance)
     {
         if (advice.Held.Any(h => h.Step.Id == advice.Chosen!.Step.Id))
             script.Clear();
@@ -51,16 +53,9 @@ public static class PastVisit
 
         var finding = (Finding)advice.Chosen.Step;
         var outcome = machine.Show(finding, script.Case.Book.Complaint.Id);
-        script.Tell(finding.Id, outcome, Measured(finding, outcome, chance)).Clear();
+        script.Tell(finding.Id, outcome, Measured(machine, finding, outcome)).Clear();
     }
 
-    private static double? Measured(Finding finding, string outcome, Random chance) =>
-        finding.Outcomes[finding.IndexOf(outcome)].Quantity is { } asked
-            ? asked.Unit switch
-            {
-                "% of counter" => outcome is "limit" or "locked" ? 100 : 4 + chance.Next(60),
-                "g" => 20 + chance.Next(140),
-                _ => 1 + chance.Next(5),
-            }
-            : null;
+    private static double? Measured(SimulatedPrinter machine, Finding finding, string outcome) =>
+        finding.Outcomes[finding.IndexOf(outcome)].Quantity is { } asked ? machine.Measure(finding, asked) : null;
 }

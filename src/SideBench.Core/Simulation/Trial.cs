@@ -1,5 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Record;
+using SideBench.Core.Simulation.Printer;
 
 namespace SideBench.Core.Simulation;
 
@@ -118,7 +119,7 @@ public static class Trial
     /// <param name="decided">Called around each decision: true before it, false after.</param>
     public static TrialResult Run(
         IReadOnlyList<TrialThread> threads,
-        VirtualMachine machine,
+        SimulatedPrinter machine,
         ITrialPolicy policy,
         Action<bool>? decided = null
     )
@@ -153,14 +154,14 @@ public static class Trial
                 needless += clean ? 1 : 0;
             }
 
-            var ended = closes && machine.Left.All(c => !c.Complaints.ContainsKey(thread.Book.Complaint.Id));
+            var ended = closes && machine.Ills.All(i => !i.Cause.Complaints.ContainsKey(thread.Book.Complaint.Id));
             if (!ended)
                 cost += thread.Book.Book.House.HandBack;
             var well = ended || (!closes && NothingPays(thread, machine));
             if (!well)
                 wrongEnd =
                     $"{(closes ? "closed" : "handed back")} {thread.Book.Complaint.Id} "
-                    + $"{thread.Book.Model.Id}: {string.Join(",", machine.Left.Select(c => c.Id))}";
+                    + $"{thread.Book.Model.Id}: {string.Join(",", machine.Ills.Select(i => i.Cause.Id))}";
             right &= well;
         }
 
@@ -170,7 +171,7 @@ public static class Trial
     private static (bool WrongPart, bool NeedlessClean) Take(
         IReadOnlyList<TrialThread> threads,
         TrialThread at,
-        VirtualMachine machine,
+        SimulatedPrinter machine,
         BookStep step,
         int entry
     )
@@ -195,11 +196,12 @@ public static class Trial
     }
 
     // Handing back is right where, with the cause known, no free repair with its proof is worth its cost, or each was made twice in vain.
-    private static bool NothingPays(TrialThread thread, VirtualMachine machine)
+    private static bool NothingPays(TrialThread thread, SimulatedPrinter machine)
     {
         var book = thread.Book;
         return machine
-            .Left.Where(c => c.Complaints.ContainsKey(book.Complaint.Id))
+            .Ills.Select(i => i.Cause)
+            .Where(c => c.Complaints.ContainsKey(book.Complaint.Id))
             .All(cause =>
                 !Enumerable
                     .Range(0, book.Repairs.Count)

@@ -1,5 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
+using SideBench.Core.Simulation.Printer;
 
 namespace SideBench.Core.Simulation;
 
@@ -9,6 +10,7 @@ public sealed class TrialJobs
     private const int OneInSo = 6;
     private readonly FaultBook book;
     private readonly FaultBook truth;
+    private readonly PrinterBook makings;
     private readonly double wrongShare;
     private readonly IReadOnlyList<MachineModel> models;
     private readonly System.Collections.Concurrent.ConcurrentDictionary<(string, string), CaseBook> books = new();
@@ -17,9 +19,11 @@ public sealed class TrialJobs
     /// <param name="book">The book that is worked by.</param>
     /// <param name="truth">The book that answers are drawn from.</param>
     /// <param name="models">The models, each as often as the others.</param>
+    /// <param name="makings">What printers are made of.</param>
     /// <param name="wrongShare">Share of answers that are simply wrong, 0 to 1.</param>
-    public TrialJobs(FaultBook book, FaultBook truth, IEnumerable<MachineModel> models, double wrongShare)
+    public TrialJobs(FaultBook book, FaultBook truth, IEnumerable<MachineModel> models, PrinterBook makings, double wrongShare)
     {
+        this.makings = makings;
         this.book = book;
         this.truth = truth;
         this.wrongShare = wrongShare;
@@ -28,7 +32,7 @@ public sealed class TrialJobs
 
     /// <summary>A job by its number: the same seed gives the same job.</summary>
     /// <param name="seed">The job's seed.</param>
-    public (IReadOnlyList<TrialThread> Threads, VirtualMachine Machine) Draw(int seed)
+    public (IReadOnlyList<TrialThread> Threads, SimulatedPrinter Machine) Draw(int seed)
     {
         var chance = new Random(seed);
         var model = models[(int)((uint)seed % models.Count)];
@@ -54,7 +58,10 @@ public sealed class TrialJobs
             hidden.Add(DrawFrom(threads[^1], hidden, chance));
         }
 
-        return (threads, new VirtualMachine(truth, hidden, new Random(seed ^ 0x5eed), wrongShare));
+        var machine = new SimulatedPrinter(makings, truth, model, new Random(seed ^ 0x5eed), wrongShare);
+        foreach (var cause in hidden)
+            machine.FallIll(cause);
+        return (threads, machine);
     }
 
     private string ComplaintOn(MachineModel model, Random chance)
@@ -73,7 +80,7 @@ public sealed class TrialJobs
     private static Cause DrawFrom(TrialThread thread, IReadOnlyList<Cause> but, Random chance)
     {
         var weights = thread.Book.Causes.Select((c, i) => but.Any(b => b.Id == c.Id) ? 0 : thread.Odds.Still[i]).ToList();
-        return thread.Book.Causes[VirtualMachine.Draw(weights, chance)];
+        return thread.Book.Causes[SimulatedPrinter.Draw(weights, chance)];
     }
 
     private static Facts FactsOf(MachineModel model, string complaint, Random chance)

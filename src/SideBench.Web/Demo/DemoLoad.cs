@@ -44,9 +44,9 @@ public static class DemoLoad
             books.Shop.Models.Values,
             Seed,
             books.Now,
+            NumbersOf(books.Shop),
             days,
-            books.Shop.Graphs,
-            new DemoNumbers(books.Shop.Numbers.Of<Handling>(), books.Shop.Numbers.Of<SheetNumbers>().Pattern)
+            books.Shop.Graphs
         );
         var pictures = new DemoPictures(books.Shop, services.GetRequiredService<PictureStore>());
         List<DemoJob> jobs = [.. world.Past()];
@@ -66,6 +66,10 @@ public static class DemoLoad
         services.GetRequiredService<StandIns>().Forget();
         await books.Load(services.GetRequiredService<EntryStore>(), services.GetRequiredService<VerdictStore>(), cancel);
     }
+
+    /// <summary>What a made-up world is made with.</summary>
+    public static DemoNumbers NumbersOf(Packs.Shop shop) =>
+        new(shop.Numbers.Of<Handling>(), shop.Numbers.Of<SheetNumbers>().Pattern, shop.Printers);
 
     private static async Task Load(
         NpgsqlConnection connection,

@@ -2,6 +2,7 @@ using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
 using SideBench.Core.Simulation;
+using SideBench.Core.Simulation.Printer;
 using Xunit;
 
 namespace SideBench.Core.Tests.Simulation;
@@ -24,8 +25,16 @@ public class JourneyTests
             {
                 var book = TestShop.Book(model, complaint);
                 var ink = complaint == "blank-channel" ? "refilled" : "maker";
-                var script = new JobScript(book, TestShop.Intake(model, complaint, ink, idleWeeks: 3), 0, DemoWorldPerson, TestShop.Now);
-                PastVisit.Work(script, VirtualMachine.Drawn(book, script.Case.Facts, chance), "Kite Loft", chance);
+                var script = new JobScript(book, TestShop.Intake(model, complaint, ink, idleWeeks: 3), 0, DemoWorldPerson, TestShop.Now)
+                {
+                    Numbers = TestShop.Numbers,
+                };
+                PastVisit.Work(
+                    script,
+                    SimulatedPrinter.Drawn(TestShop.Shop.Printers, book, script.Case.Facts, chance),
+                    "Kite Loft",
+                    chance
+                );
                 var state = HouseCrafts.Fold(script.Entries);
                 Assert.NotNull(state.HandOver);
                 ends.Add(state.Closing!.How);
@@ -54,9 +63,12 @@ public class JourneyTests
                     0,
                     DemoWorldPerson,
                     TestShop.Now
-                );
+                )
+                {
+                    Numbers = TestShop.Numbers,
+                };
                 var seed = chance.Next();
-                var machine = VirtualMachine.Drawn(book, script.Case.Facts, new Random(seed));
+                var machine = SimulatedPrinter.Drawn(TestShop.Shop.Printers, book, script.Case.Facts, new Random(seed));
                 PastVisit.Work(script, machine, "Kite Loft", new Random(seed + 1));
                 advised += Cost(HouseCrafts.Fold(script.Entries), book, machine);
                 blind += Blind(book, script.Case.Facts, seed);
@@ -79,20 +91,12 @@ public class JourneyTests
 
     private static (Core.Identity.PersonId, string) DemoWorldPerson => (new Core.Identity.PersonId(1), "Ines Varga");
 
-    private static DemoWorld World() =>
-        new(
-            TestShop.Shop.Book,
-            TestShop.Shop.Models.Values,
-            3,
-            TestShop.Now,
-            days: 260,
-            numbers: new DemoNumbers(TestShop.Handling, TestShop.Sheets.Pattern)
-        );
+    private static DemoWorld World() => new(TestShop.Shop.Book, TestShop.Shop.Models.Values, 3, TestShop.Now, TestShop.Numbers, days: 260);
 
     private static string Print(DemoJob job) => string.Join("|", job.Entries.Select(e => $"{e.At:O} {e.Body.Says}"));
 
     // A fault that is still there when the job is closed comes back: it costs as much as handing back.
-    private static double Cost(JobState state, CaseBook book, VirtualMachine machine)
+    private static double Cost(JobState state, CaseBook book, SimulatedPrinter machine)
     {
         var house = book.Book.House;
         var cost = state.Answers.Sum(a => book.StepCost[a.Body.Finding]) + state.Work.Sum(w => book.StepCost[w.Repair]);
@@ -102,7 +106,7 @@ public class JourneyTests
     private static double Blind(CaseBook book, Facts facts, int seed)
     {
         var chance = new Random(seed);
-        var machine = VirtualMachine.Drawn(book, facts, chance);
+        var machine = SimulatedPrinter.Drawn(TestShop.Shop.Printers, book, facts, chance);
         List<CaseEvent> timeline = [];
         double cost = 0;
         for (var step = 0; step < 12; step++)

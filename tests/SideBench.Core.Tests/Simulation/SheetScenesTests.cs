@@ -58,19 +58,6 @@ public class SheetScenesTests
     }
 
     [Fact]
-    public void VirtualHead_IsTheSameForTheSameMachine_AndCleansBringSomeBack()
-    {
-        var slots = TinySheet.Layout.Units.Index().ToDictionary(u => u.Item.Id, u => u.Index + 1);
-        int Missing(int cleans, bool proved = false) =>
-            VirtualHead.Of(TinySheet.Layout, slots, [(2, "clogged")], cleans, proved, 77).Units.Sum(u => u.Missing.Count());
-        Assert.Equal(Missing(0), Missing(0));
-        Assert.True(Missing(3) < Missing(0) && Missing(3) > 0);
-        Assert.Equal(0, Missing(0, proved: true));
-        var supply = VirtualHead.Of(TinySheet.Layout, slots, [(3, "supply")], 0, false, 5).Units[2].Missing.ToHashSet();
-        Assert.False(supply.SetEquals(VirtualHead.Of(TinySheet.Layout, slots, [(3, "supply")], 1, false, 5).Units[2].Missing));
-    }
-
-    [Fact]
     public void Score_CountsFoundWrongAndOverlooked_AndSkipsWhatNobodyCanTell()
     {
         var truth = UnitTruth.Good(10);

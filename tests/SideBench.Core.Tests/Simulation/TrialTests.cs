@@ -1,5 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Simulation;
+using SideBench.Core.Simulation.Printer;
 using SideBench.Core.Tests.Diagnosis;
 using Xunit;
 
@@ -38,11 +39,11 @@ public class TrialTests
     [Fact]
     public void Draw_OneJobInSix_HasTwoFaults_AndSomeHaveTwoThreads()
     {
-        var jobs = new TrialJobs(Book, Book, TestShop.Shop.Models.Values, 0);
+        var jobs = new TrialJobs(Book, Book, TestShop.Shop.Models.Values, TestShop.Shop.Printers, 0);
         var drawn = Enumerable.Range(0, 300).Select(jobs.Draw).ToList();
-        Assert.InRange(drawn.Count(j => j.Machine.Left.Count == 2), 30, 75);
+        Assert.InRange(drawn.Count(j => j.Machine.Ills.Count == 2), 30, 75);
         Assert.InRange(drawn.Count(j => j.Threads.Count == 2), 8, 50);
-        Assert.All(drawn, j => Assert.Equal(j.Machine.Left.Count, j.Machine.Left.Distinct().Count()));
+        Assert.All(drawn, j => Assert.Equal(j.Machine.Ills.Count, j.Machine.Ills.Distinct().Count()));
         Assert.Equal(TestShop.Shop.Models.Count, drawn.Select(j => j.Threads[0].Book.Model.Id).Distinct().Count());
     }
 
@@ -52,14 +53,18 @@ public class TrialTests
         var finding = Book.Findings.Single(f => f.Id == "draw-test");
         var vent = Book.Causes.Single(c => c.Id == "vent-blocked");
         var driver = Book.Causes.Single(c => c.Id == "head-driver-dead");
-        var machine = new VirtualMachine(Book, [vent, driver], new Random(5));
-        var hard = Enumerable.Range(0, 200).Count(_ => machine.Show(finding, "blank-channel") == "hard");
-        Assert.InRange(hard, 170, 200);
-        while (machine.Left.Contains(vent))
-            Assert.True(machine.Mend(Book.Repairs.Single(r => r.Id == "clear-vent")));
-        Assert.Equal([driver], machine.Left);
-        Assert.False(machine.Mend(Book.Repairs.Single(r => r.Id == "clear-vent")));
-        Assert.InRange(Enumerable.Range(0, 200).Count(_ => machine.Show(finding, "blank-channel") == "hard"), 0, 15);
+        var machines = Enumerable.Range(0, 200).Select(seed => With(Book, seed, 0, vent, driver)).ToList();
+        Assert.InRange(machines.Count(m => m.Show(finding, "blank-channel") == "hard"), 170, 200);
+        var clear = Book.Repairs.Single(r => r.Id == "clear-vent");
+        foreach (var machine in machines)
+        {
+            while (machine.Ills.Any(i => i.Cause == vent))
+                Assert.True(machine.Mend(clear));
+            Assert.Equal([driver], machine.Ills.Select(i => i.Cause));
+            Assert.False(machine.Mend(clear));
+        }
+
+        Assert.InRange(machines.Count(m => m.Show(finding, "blank-channel") == "hard"), 0, 15);
     }
 
     [Fact]
@@ -80,8 +85,8 @@ public class TrialTests
                 []
             )
             .Book;
-        var machine = new VirtualMachine(book, [book.Causes[0]], new Random(9), wrongShare: 0.25);
-        Assert.InRange(Enumerable.Range(0, 1000).Count(_ => machine.Show(book.Findings[0], "c") == "o1"), 200, 300);
+        var machines = Enumerable.Range(0, 1000).Select(seed => With(book, seed, 0.25, book.Causes[0]));
+        Assert.InRange(machines.Count(m => m.Show(book.Findings[0], "c") == "o1"), 200, 300);
     }
 
     [Fact]
@@ -107,10 +112,19 @@ public class TrialTests
         Assert.True(moved > 100, $"{moved}");
     }
 
+    private static SimulatedPrinter With(FaultBook book, int seed, double wrongShare, params IEnumerable<Cause> causes)
+    {
+        var (makings, model) = (TestShop.Shop.Printers, TestShop.Shop.Models["marram-quartet-a4"]);
+        var machine = new SimulatedPrinter(makings, book, model, new Random(seed), wrongShare);
+        foreach (var cause in causes)
+            machine.FallIll(cause);
+        return machine;
+    }
+
     private static TrialResult Run(string way, int seed)
     {
         ITrialPolicy[] ways = [new AdvisedPolicy(), new ChecklistPolicy(), new LikeliestFirstPolicy(), new CheapestTestPolicy()];
-        var (threads, machine) = new TrialJobs(Book, Book, TestShop.Shop.Models.Values, 0).Draw(seed);
+        var (threads, machine) = new TrialJobs(Book, Book, TestShop.Shop.Models.Values, TestShop.Shop.Printers, 0).Draw(seed);
         return Trial.Run(threads, machine, ways.Single(w => w.Name == way));
     }
 }

@@ -46,7 +46,7 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
         return await Read(
             http,
             id,
-            (job, plan) => scanner.Take(SimulatedSheets.PrintedNow(job, plan, id)),
+            (job, plan) => scanner.Take(SimulatedSheets.PrintedNow(books.Shop.Printers, Threads(job), plan, id)),
             _ => request,
             new Taking(request.Key, request.Thread, request.Device!, true)
         );
@@ -100,7 +100,7 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
     private async Task<Outcome<SheetTakenView>> Read<T>(
         HttpContext http,
         long id,
-        Func<JobCase, SheetPlan, Outcome<byte[]>> picture,
+        Func<LoadedJob, SheetPlan, Outcome<byte[]>> picture,
         Func<string, T> write,
         Taking taking
     )
@@ -116,7 +116,7 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
             return job.Problems.ToList();
         if (job.Value.Book.Model.Sheet is not { } plan)
             return new Problem(NozzlesProblem.UnknownLayout, "/layout", job.Value.Book.Model.FullName);
-        var (image, reading) = await InTurn(() => Look(picture(job.Value, plan), plan.Layout), cancel);
+        var (image, reading) = await InTurn(() => Look(picture(loaded, plan), plan.Layout), cancel);
         if (!image.IsGood)
             return image.Problems.ToList();
         if (reading!.Refusal is { } refusal)
@@ -147,6 +147,10 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
         );
         return written.IsGood ? new SheetTakenView(sheet, written.Value.Job.Version, null) : written.Problems.ToList();
     }
+
+    // Once for each thread: each has odds of its own.
+    private List<JobCase> Threads(LoadedJob job) =>
+        [.. books.Case(job).Value.State.Threads.Select(thread => books.Case(job, thread.Id).Value)];
 
     private async Task<T> InTurn<T>(Func<T> work, CancellationToken cancel)
     {

@@ -1,7 +1,7 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
-using SideBench.Core.Simulation;
+using SideBench.Core.Simulation.Printer;
 using SideBench.Devices.Scanner;
 
 namespace SideBench.Web.Features.Nozzles;
@@ -9,22 +9,17 @@ namespace SideBench.Web.Features.Nozzles;
 /// <summary>What a made-up machine would print now.</summary>
 internal static class SimulatedSheets
 {
-    /// <summary>The sheet that the machine of a job prints, as its threads and its cleans have it.</summary>
-    public static PrintedSheet PrintedNow(JobCase job, SheetPlan plan, long id)
+    /// <summary>The sheet that the machine of a job prints, as what was told and done of it leaves it.</summary>
+    /// <param name="makings">What printers are made of.</param>
+    /// <param name="threads">The job, once for each of its threads.</param>
+    /// <param name="plan">The sheet.</param>
+    /// <param name="id">The job.</param>
+    public static PrintedSheet PrintedNow(PrinterBook makings, IReadOnlyList<JobCase> threads, SheetPlan plan, long id)
     {
-        var state = job.State;
-        var faults = state
-            .Threads.Where(t => t.IsOpen)
-            .Select(t => (t.Slot, Family: job.Book.Book.Complaints.FirstOrDefault(c => c.Id == t.Complaint)?.Sheet?[0] ?? ""))
-            .Where(f => f.Family.Length > 0)
-            .ToList();
-        var cleans = state.Work.Count(w => w.Tags.Contains(SheetOnJob.CleanTag));
+        var state = threads[0].State;
         var seed = SeedOf(state.Intake.MachineId, id);
-        return new PrintedSheet(
-            plan.Layout,
-            VirtualHead.Of(plan.Layout, plan.Slots, faults, cleans, job.Proof.Proved, seed),
-            seed + cleans + (7 * state.Sheets.Count)
-        );
+        var printer = PrinterOnJob.AsTold(makings, threads, seed);
+        return new PrintedSheet(plan.Layout, printer.Sheet()!, seed + PrinterOnJob.CleansOf(state) + (7 * state.Sheets.Count));
     }
 
     private static int SeedOf(long machine, long job) => (int)(((machine * 7919) + (job * 104729)) & 0x7fffffff);
