@@ -7,6 +7,7 @@ return args switch
     ["export", var file] => await ExportCommand.Run(file),
     ["read-sheet", .. var options] => ReadSheetCommand.Run(options),
     ["pg-env"] => PgEnv.Print(),
+    ["known-packs", var folder] => KnownPacksCommand.Run(folder),
     ["measure", .. var options] => await MeasureCommand.Run(options),
     _ => Usage(),
 };

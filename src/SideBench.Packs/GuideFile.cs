@@ -4,6 +4,7 @@ using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 
@@ -88,7 +89,7 @@ internal sealed class GuideFile(
             g.Tools ?? [],
             g.Needs ?? [],
             g.Repairs ?? [],
-            [.. (g.Windows ?? []).Select(w => new GuideWindow(w.Id, w.Name, w.Minutes, w.OpensAt, w.Ready))],
+            [.. (g.Windows ?? []).Select(w => new GuideWindow(w.Id, w.Name, Minutes.Of(w.Minutes), w.OpensAt, w.Ready))],
             lines
         );
     }
@@ -97,7 +98,7 @@ internal sealed class GuideFile(
     {
         var when = conditions.Read(s.When, $"{place}/when");
         return new GuideLine(
-            new GuideStep(prefix + s.Id, s.Kind, s.Title, s.Text ?? "", s.View ?? "", s.Minutes)
+            new GuideStep(prefix + s.Id, s.Kind, s.Title, s.Text ?? "", s.View ?? "", Minutes.Of(s.Minutes))
             {
                 Cautions = s.Cautions ?? [],
                 Sign = s.Sign ?? "",
@@ -105,7 +106,9 @@ internal sealed class GuideFile(
                 Takes = s.Takes ?? [],
                 Measure = s.Measure is { } m ? new AskedMeasure(m.Label, m.Unit, m.Min, m.Max) : null,
                 Photo = s.Photo,
-                Wait = s.Wait is { } w ? new StepWait(w.Kind, w.Label, w.MinMinutes, w.MaxMinutes) : null,
+                Wait = s.Wait is { } w
+                    ? new StepWait(w.Kind, w.Label, Minutes.Of(w.MinMinutes), w.MaxMinutes is { } most ? Minutes.Of(most) : null)
+                    : null,
                 Branches =
                 [
                     .. (s.Branches ?? []).Select(b => new StepBranch(

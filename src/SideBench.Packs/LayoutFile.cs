@@ -12,9 +12,13 @@ public static class LayoutFile
     /// <summary>The layout, or everything wrong with the file.</summary>
     /// <param name="path">Where it is, for the problems.</param>
     /// <param name="text">Its JSON.</param>
-    public static Outcome<SheetLayout> Read(string path, string text)
+    public static Outcome<SheetLayout> Read(string path, string text) => Read(new PackFile(path, PackFileKind.SheetLayout, text));
+
+    /// <summary>The layout of a pack, or everything wrong with the file.</summary>
+    internal static Outcome<SheetLayout> Read(PackFile from)
     {
-        var node = Schemas.Check(new PackFile(path, PackFileKind.SheetLayout, text));
+        var path = from.Path;
+        var node = Schemas.Check(from);
         if (!node.IsGood)
             return node.Problems.ToList();
         var file = node.Value.Deserialize<Shape>(PackReader.Json)!;

@@ -4,7 +4,8 @@ namespace SideBench.Packs;
 /// <param name="Path">Path below the folder of packs, with forward slashes; used to place problems.</param>
 /// <param name="Kind">What it must hold.</param>
 /// <param name="Text">Its content.</param>
-public sealed record PackFile(string Path, PackFileKind Kind, string Text);
+/// <param name="IsKnown">Whether just this content was checked against just this schema before; see <see cref="KnownPacks"/>.</param>
+public sealed record PackFile(string Path, PackFileKind Kind, string Text, bool IsKnown = false);
 
 /// <summary>What a file of a pack holds.</summary>
 public enum PackFileKind

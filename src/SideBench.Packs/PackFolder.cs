@@ -13,13 +13,14 @@ public static class PackFolder
     {
         var files = new List<PackFile>();
         var problems = new List<Problem>();
+        var known = KnownPacks.Shipped();
         foreach (var folder in folders.Where(Directory.Exists))
         foreach (var card in Directory.EnumerateFiles(folder, "pack.json", SearchOption.AllDirectories).Order(StringComparer.Ordinal))
-            ReadPack(folder, Path.GetDirectoryName(card)!, files, problems);
+            ReadPack(folder, Path.GetDirectoryName(card)!, known, files, problems);
         return problems.Count > 0 ? problems : files;
     }
 
-    private static void ReadPack(string root, string pack, List<PackFile> files, List<Problem> problems)
+    private static void ReadPack(string root, string pack, IReadOnlySet<string> known, List<PackFile> files, List<Problem> problems)
     {
         Take(Path.Combine(pack, "pack.json"), PackFileKind.Card);
         foreach (
@@ -47,7 +48,8 @@ public static class PackFolder
             var name = Path.GetRelativePath(root, file).Replace('\\', '/');
             try
             {
-                files.Add(new PackFile(name, kind, File.ReadAllText(file)));
+                var text = File.ReadAllText(file);
+                files.Add(new PackFile(name, kind, text, known.Count > 0 && known.Contains(KnownPacks.Fingerprint(kind, text))));
             }
             catch (Exception e) when (e is IOException or UnauthorizedAccessException)
             {

@@ -127,7 +127,7 @@ public static class PackReader
         var layouts = new Dictionary<string, SheetLayout>();
         foreach (var file in files.Where(f => f.Kind == PackFileKind.SheetLayout))
         {
-            var layout = LayoutFile.Read(file.Path, file.Text);
+            var layout = LayoutFile.Read(file);
             problems.AddRange(layout.Problems);
             if (layout.IsGood && !layouts.TryAdd(layout.Value.Id, layout.Value))
                 problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{file.Path}#/id", "sheet layout", layout.Value.Id));

@@ -10,17 +10,23 @@ internal static class Schemas
 {
     private static readonly EvaluationOptions Options = new() { OutputFormat = OutputFormat.List };
 
-    private static readonly IReadOnlyDictionary<PackFileKind, JsonSchema> ByKind = new Dictionary<PackFileKind, JsonSchema>
+    private static readonly IReadOnlyDictionary<PackFileKind, (string Text, Lazy<JsonSchema> Schema)> ByKind = new Dictionary<
+        PackFileKind,
+        string
+    >
     {
-        [PackFileKind.Card] = Load("pack"),
-        [PackFileKind.MachineModel] = Load("machine-model"),
-        [PackFileKind.FaultBook] = Load("fault-book"),
-        [PackFileKind.SheetLayout] = Load("nozzle-sheet-layout"),
-        [PackFileKind.AccessGraph] = Load("access-graph"),
-        [PackFileKind.Guides] = Load("guides"),
-        [PackFileKind.Numbers] = Load("house-numbers"),
-        [PackFileKind.Printers] = Load("simulated-printers"),
-    };
+        [PackFileKind.Card] = "pack",
+        [PackFileKind.MachineModel] = "machine-model",
+        [PackFileKind.FaultBook] = "fault-book",
+        [PackFileKind.SheetLayout] = "nozzle-sheet-layout",
+        [PackFileKind.AccessGraph] = "access-graph",
+        [PackFileKind.Guides] = "guides",
+        [PackFileKind.Numbers] = "house-numbers",
+        [PackFileKind.Printers] = "simulated-printers",
+    }.ToDictionary(s => s.Key, s => Load(s.Value));
+
+    /// <summary>The schema of a kind, as text.</summary>
+    public static string TextOf(PackFileKind kind) => ByKind[kind].Text;
 
     /// <summary>The file as JSON, or every place where it does not fit.</summary>
     public static Outcome<JsonNode> Check(PackFile file)
@@ -36,7 +42,9 @@ internal static class Schemas
             return new Problem(ProblemCode.PackNotJson, file.Path, e.LineNumber + 1, e.BytePositionInLine + 1);
         }
 
-        var result = ByKind[file.Kind].Evaluate(node, Options);
+        if (file.IsKnown)
+            return node;
+        var result = ByKind[file.Kind].Schema.Value.Evaluate(node, Options);
         if (result.IsValid)
             return node;
         var problems = result
@@ -47,12 +55,13 @@ internal static class Schemas
         return problems.Count > 0 ? problems : new Problem(ProblemCode.PackNotInSchema, file.Path, "does not fit");
     }
 
-    private static JsonSchema Load(string name)
+    private static (string Text, Lazy<JsonSchema> Schema) Load(string name)
     {
         using var stream =
             typeof(Schemas).Assembly.GetManifestResourceStream($"{name}.schema.json")
             ?? throw new InvalidOperationException($"schema {name} is not shipped");
         using var reader = new StreamReader(stream);
-        return JsonSchema.FromText(reader.ReadToEnd());
+        var text = reader.ReadToEnd();
+        return (text, new Lazy<JsonSchema>(() => JsonSchema.FromText(text)));
     }
 }

@@ -4,6 +4,7 @@ using SideBench.Core.Identity;
 using SideBench.Core.Jobs;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using SideBench.Data.Jobs;
@@ -275,14 +276,14 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         var item = new TrayItem("a", "lid screws", "off", 2, "Put back.", ["open"]) { Removal = "lid:ends", Part = "lid" };
         GuideStep[] steps =
         [
-            new("s", StepKind.Word, "Ask", "How.", "front", 2)
+            new("s", StepKind.Word, "Ask", "How.", "front", Minutes.Of(2))
             {
                 Cautions = ["Gloves."],
                 Puts = [new TrayPut("towel", "inside", 1, "Out.", ["inside"])],
                 Takes = ["towel"],
                 Measure = new AskedMeasure("Counter", "%", 0, 120),
                 Photo = true,
-                Wait = new StepWait("dry", "dry", 10, 20),
+                Wait = new StepWait("dry", "dry", Minutes.Of(10), Minutes.Of(20)),
                 Branches = [new StepBranch("stuck", "Stuck", "Stop.", "s")],
                 Targets = ["pads"],
                 Irreversible = true,
@@ -291,7 +292,7 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
                 Word = "irreversible",
             },
         ];
-        GuideWindow[] windows = [new("w", "it dries", 5, "s", ["towel"])];
+        GuideWindow[] windows = [new("w", "it dries", Minutes.Of(5), "s", ["towel"])];
         return
         [
             new Aimed(["lid"], ["lid"]),

@@ -83,7 +83,7 @@ public class HouseGraphsTests
         Assert.Contains("reset-board-fitting", guides["tolling-broadside-44"]);
         Assert.All(
             Loaded.Value.Guides.SelectMany(g => g.Lines),
-            l => Assert.True(l.Step.Minutes > 0 || l.Step.Kind is StepKind.Open or StepKind.Back, l.Step.Id)
+            l => Assert.True(l.Step.Hands.Value > 0 || l.Step.Kind is StepKind.Open or StepKind.Back, l.Step.Id)
         );
         // Parts that several guides share are written once: a bottle is tested alike with and without cutting.
         Assert.All(

@@ -15,6 +15,18 @@ public readonly record struct Minutes
             ? new(value)
             : throw new ArgumentOutOfRangeException(nameof(value), value, "a time is 0 min or more");
 
+    /// <summary>No time at all.</summary>
+    public static readonly Minutes None;
+
+    /// <summary>Many times together.</summary>
+    public static Minutes Sum(IEnumerable<Minutes> times) => new(times.Sum(t => t.Value));
+
+    /// <summary>Whether one time is no longer than another.</summary>
+    public static bool operator <=(Minutes a, Minutes b) => a.Value <= b.Value;
+
+    /// <summary>Whether one time is no shorter than another.</summary>
+    public static bool operator >=(Minutes a, Minutes b) => a.Value >= b.Value;
+
     /// <summary>Two times together.</summary>
     public static Minutes operator +(Minutes a, Minutes b) => new(a.Value + b.Value);
 }

@@ -117,7 +117,7 @@ public sealed class JobScript
                 .To(Graph, Case.State.Opening.Targets, Numbers.Handling, Case.State.Opening.DoneOn(Graph, Case.State.Tray))
                 .Steps.Take(steps)
         )
-            Later(step.OutMin).Add(OpeningWork.TakeOff(Case, Graph, step.Id, null, NewId()));
+            Later(step.Out.Value).Add(OpeningWork.TakeOff(Case, Graph, step.Id, null, NewId()));
         return this;
     }
 

@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.StripDown;
@@ -20,9 +21,9 @@ public sealed record StepBranch(string Id, string Label, string Text, string GoT
 /// <summary>A wait after a step.</summary>
 /// <param name="Kind">What kind of wait.</param>
 /// <param name="Label">What it waits for.</param>
-/// <param name="MinMinutes">At least, min.</param>
-/// <param name="MaxMinutes">At most, min; null when it may be longer.</param>
-public sealed record StepWait(string Kind, string Label, double MinMinutes, double? MaxMinutes);
+/// <param name="Least">At least.</param>
+/// <param name="Most">At most; null when it may be longer.</param>
+public sealed record StepWait(string Kind, string Label, Minutes Least, Minutes? Most);
 
 /// <summary>What a guide's step is, beside hands doing something.</summary>
 public enum StepKind
@@ -52,8 +53,8 @@ public enum StepKind
 /// <param name="Title">What to do, one line.</param>
 /// <param name="Text">How.</param>
 /// <param name="View">The side it is seen from; empty when it does not matter.</param>
-/// <param name="Minutes">Hands-on time, min.</param>
-public sealed record GuideStep(string Id, StepKind Kind, string Title, string Text, string View, double Minutes)
+/// <param name="Hands">Hands-on time.</param>
+public sealed record GuideStep(string Id, StepKind Kind, string Title, string Text, string View, Minutes Hands)
 {
     /// <summary>Warnings before the step.</summary>
     public IReadOnlyList<string> Cautions { get; init; } = [];
@@ -106,10 +107,10 @@ public sealed record GuideLine(GuideStep Step, Condition When);
 /// <summary>A time that hands have before the machine or a fluid takes over.</summary>
 /// <param name="Id">Name that its steps carry.</param>
 /// <param name="Name">What happens at its end.</param>
-/// <param name="Minutes">How long, min; 0 for the model's own time until the carriage parks itself.</param>
+/// <param name="Lasts">How long; nothing for the model's own time until the carriage parks itself.</param>
 /// <param name="OpensAt">The step that begins it.</param>
 /// <param name="Ready">What to have ready before it starts.</param>
-public sealed record GuideWindow(string Id, string Name, double Minutes, string OpensAt, IReadOnlyList<string> Ready);
+public sealed record GuideWindow(string Id, string Name, Minutes Lasts, string OpensAt, IReadOnlyList<string> Ready);
 
 /// <summary>A guide: numbered steps to one end, for every model where it applies.</summary>
 /// <param name="Id">Name used in the record.</param>

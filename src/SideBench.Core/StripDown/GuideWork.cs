@@ -2,6 +2,7 @@ using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.StripDown;
@@ -98,16 +99,16 @@ public static class GuideWork
                 step.Measure?.Unit ?? "",
                 puts,
                 takes,
-                done && step.Kind is not (StepKind.Open or StepKind.Back) ? step.Minutes : 0,
+                done && step.Kind is not (StepKind.Open or StepKind.Back) ? step.Hands.Value : 0,
                 told.Words.Trim()
             ),
         };
         if (!done)
             return lines;
         if (step.Wait is { } wait)
-            lines.Add(new ClockStarted(newId(), wait.Kind, wait.Label, wait.MinMinutes, wait.MaxMinutes));
-        foreach (var window in run.Begun.Windows.Where(w => w.OpensAt == step.Id && w.Minutes > 0))
-            lines.Add(new ClockStarted(newId(), "window", window.Name, window.Minutes, window.Minutes));
+            lines.Add(new ClockStarted(newId(), wait.Kind, wait.Label, wait.Least.Value, wait.Most?.Value));
+        foreach (var window in run.Begun.Windows.Where(w => w.OpensAt == step.Id && w.Lasts.Value > 0))
+            lines.Add(new ClockStarted(newId(), "window", window.Name, window.Lasts.Value, window.Lasts.Value));
         var closed = run.Begun.Windows.FirstOrDefault(w =>
             w.Id == step.Window && run.Begun.Steps.Last(s => s.Window == w.Id).Id == step.Id
         );
@@ -205,7 +206,7 @@ public static class GuideWork
 
     // The model's own time until the carriage parks itself is written into the windows that go by it.
     private static IReadOnlyList<GuideWindow> WindowsOn(Guide guide, MachineModel model) =>
-        [.. StepWindow.Of(guide.Windows, StepsOn(guide, model), model).Select(w => w.Window with { Minutes = w.Minutes ?? 0 })];
+        [.. StepWindow.Of(guide.Windows, StepsOn(guide, model), model).Select(w => w.Window with { Lasts = w.Lasts ?? Minutes.None })];
 
     private static IReadOnlyList<GuideStep> StepsOn(Guide guide, MachineModel model) =>
         guide.StepsFor(new Facts { Model = model, Context = new Dictionary<string, string>() });

@@ -1,4 +1,5 @@
 using SideBench.Core.Machines;
+using SideBench.Core.Quantities;
 
 namespace SideBench.Core.StripDown;
 
@@ -12,9 +13,9 @@ public sealed record HandPiece(string Tool, string View, IReadOnlyList<int> Afte
 /// <param name="Order">Their places, in order.</param>
 /// <param name="ToolChanges">How often a tool is taken up instead of another.</param>
 /// <param name="Turns">How often the machine is turned or tipped.</param>
-/// <param name="Minutes">What changing and turning costs, min.</param>
+/// <param name="Handling">What changing and turning costs.</param>
 /// <param name="IsBest">Whether no order costs less; false when there was too much to compare.</param>
-public sealed record HandOrdered(IReadOnlyList<int> Order, int ToolChanges, int Turns, double Minutes, bool IsBest);
+public sealed record HandOrdered(IReadOnlyList<int> Order, int ToolChanges, int Turns, Minutes Handling, bool IsBest);
 
 /// <summary>
 /// Orders things so that tools are changed and the machine is turned as little as can be. What needs neither is done at once, which never
@@ -37,7 +38,7 @@ public static class HandOrder
         while (ways.TryDequeue(out var way, out _))
         {
             if (way.Order.Count == pieces.Count)
-                return new HandOrdered(way.Order, way.ToolChanges, way.Turns, way.Minutes, states <= MostStates);
+                return new HandOrdered(way.Order, way.ToolChanges, way.Turns, Minutes.Of(way.Minutes), states <= MostStates);
             if (!seen.Add((string.Concat(way.IsDone.Select(d => d ? '1' : '0')), way.Tool, way.View)))
                 continue;
             // Past the limit only the cheapest next change is followed: an order all the same, perhaps not the best.
@@ -50,9 +51,9 @@ public static class HandOrder
         throw new InvalidOperationException("what comes before what goes round in a circle");
     }
 
-    /// <summary>What it costs to go on to another tool and side, min.</summary>
-    public static double Cost(string tool, string view, HandPiece next, Handling handling) =>
-        (IsToolChange(tool, next.Tool) ? handling.ToolMin : 0) + TurnCost(view, next.View, handling);
+    /// <summary>What it costs to go on to another tool and side.</summary>
+    public static Minutes Cost(string tool, string view, HandPiece next, Handling handling) =>
+        Minutes.Of((IsToolChange(tool, next.Tool) ? handling.ToolMin : 0) + TurnCost(view, next.View, handling));
 
     // Everything that needs no other tool and no turning.
     private static Way Done(IReadOnlyList<HandPiece> pieces, Way way)
@@ -94,7 +95,7 @@ public static class HandOrder
                         View = next.View,
                         ToolChanges = way.ToolChanges + (IsToolChange(way.Tool, next.Piece.Tool) ? 1 : 0),
                         Turns = way.Turns + (TurnCost(way.View, next.Piece.View, handling) > 0 ? 1 : 0),
-                        Minutes = way.Minutes + Cost(way.Tool, way.View, next.Piece, handling),
+                        Minutes = way.Minutes + Cost(way.Tool, way.View, next.Piece, handling).Value,
                     }
                 )
             );

@@ -62,7 +62,7 @@ public static class OpeningWork
                 removal.Title,
                 removal.Count,
                 removal.Item(newId, count ?? has.In, part.Marks),
-                Math.Round(removal.OutMin, 2),
+                Math.Round(removal.Out.Value, 2),
                 graph.Version
             )
         );
@@ -127,7 +127,7 @@ public static class OpeningWork
                 piece.Label,
                 back,
                 last ? has.Lost : 0,
-                Math.Round(graph is null ? 0 : Removals.Find(graph, id)?.BackMin ?? 0, 2)
+                Math.Round(graph is null ? 0 : Removals.Find(graph, id)?.Back.Value ?? 0, 2)
             )
         );
     }

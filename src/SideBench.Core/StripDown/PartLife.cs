@@ -1,6 +1,7 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Machines;
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.StripDown;
@@ -94,16 +95,16 @@ public sealed record PartLife(
     {
         if (entries.Count == 0)
             return [];
-        var counter = new List<(DateTimeOffset, double)>();
+        var counter = new List<(DateTimeOffset At, CounterShare Stood)>();
         var done = new Dictionary<string, DateTimeOffset>();
         foreach (var entry in entries)
         {
-            if (MachineCase.EffectOf(entry).Effect.Readings.Select(r => r.Counter).LastOrDefault(c => c is not null) is { Pct: var pct })
+            if (MachineCase.EffectOf(entry).Effect.Readings.Select(r => r.Counter).LastOrDefault(c => c is not null) is { } stood)
             {
                 // A reading below the last one: it was reset between.
-                if (counter.Count > 0 && counter[^1].Item2 > pct)
+                if (counter.Count > 0 && counter[^1].Stood.Pct > stood.Pct)
                     counter.Clear();
-                counter.Add((entry.At, pct));
+                counter.Add((entry.At, stood));
             }
 
             if (entry.Body is Mended mended)

@@ -1,4 +1,5 @@
 using SideBench.Core.Machines;
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.StripDown;
@@ -14,8 +15,8 @@ namespace SideBench.Core.StripDown;
 /// <param name="Count">How many.</param>
 /// <param name="Tool">The tool; empty for fingers.</param>
 /// <param name="View">The side it is done from.</param>
-/// <param name="OutMin">Bench time, min.</param>
-/// <param name="BackMin">Bench time to undo it, min.</param>
+/// <param name="Out">Bench time.</param>
+/// <param name="Back">Bench time to undo it.</param>
 /// <param name="Undo">How it is undone.</param>
 public sealed record Removal(
     string Id,
@@ -28,8 +29,8 @@ public sealed record Removal(
     int Count,
     string Tool,
     string View,
-    double OutMin,
-    double BackMin,
+    Minutes Out,
+    Minutes Back,
     string Undo
 )
 {
@@ -59,13 +60,13 @@ public static class Removals
     {
         var pulled = part.Tubes.Where(t => t.Pulled).ToList();
         var share = part.Fasteners.Count + part.Cables.Count + pulled.Count + LiftWeight;
-        var (outMin, backMin) = (part.OutMin / share, part.BackMin / share);
+        var (outTime, backTime) = (Minutes.Of(part.OutMin / share), Minutes.Of(part.BackMin / share));
         return
         [
-            .. part.Fasteners.Select(group => Fasteners(part, group, outMin, backMin)),
-            .. part.Cables.Select(cable => Unplugged(part, cable, outMin, backMin)),
-            .. pulled.Select(tube => Pulled(part, tube, outMin, backMin)),
-            Itself(part, outMin, backMin),
+            .. part.Fasteners.Select(group => Fasteners(part, group, outTime, backTime)),
+            .. part.Cables.Select(cable => Unplugged(part, cable, outTime, backTime)),
+            .. pulled.Select(tube => Pulled(part, tube, outTime, backTime)),
+            Itself(part, outTime, backTime),
         ];
     }
 
@@ -93,7 +94,7 @@ public static class Removals
             + $"{group.Name}{(group.LengthMm > 0 ? $", {group.LengthMm:0.#}\u2009mm" : "")}{(group.Collared ? ", collared" : "")}";
     }
 
-    private static Removal Fasteners(MachinePart part, FastenerGroup group, double outMin, double backMin)
+    private static Removal Fasteners(MachinePart part, FastenerGroup group, Minutes outTime, Minutes backTime)
     {
         var words = Words(group);
         var kind = group.Count == 1 ? group.Kind : $"{group.Kind}s";
@@ -121,8 +122,8 @@ public static class Removals
             group.Count,
             group.Driver,
             group.View,
-            outMin,
-            backMin,
+            outTime,
+            backTime,
             group.LoosenOnly ? $"Tighten the {words} again." : $"Put back {words}{(group.Collared ? "; the collared ones only here" : "")}."
         )
         {
@@ -130,7 +131,7 @@ public static class Removals
         };
     }
 
-    private static Removal Unplugged(MachinePart part, Cable cable, double outMin, double backMin)
+    private static Removal Unplugged(MachinePart part, Cable cable, Minutes outTime, Minutes backTime)
     {
         var face = cable.ContactsFace.Length > 0 ? $"contacts face {cable.ContactsFace}" : "";
         string[] details = ["photograph the label first", face, cable.CouplerStays];
@@ -146,13 +147,13 @@ public static class Removals
             1,
             "",
             part.View,
-            outMin,
-            backMin,
+            outTime,
+            backTime,
             $"Plug {cable.Label} into {cable.Port}.{Sentence(face)}{Sentence(cable.CouplerStays)}"
         );
     }
 
-    private static Removal Pulled(MachinePart part, Tube tube, double outMin, double backMin)
+    private static Removal Pulled(MachinePart part, Tube tube, Minutes outTime, Minutes backTime)
     {
         var length = tube.Length.Length > 0 ? $"{tube.Length} " : "";
         var never = tube.NeverCut ? "pull it off; never cut it" : "it flicks: eye cover on";
@@ -167,13 +168,13 @@ public static class Removals
             1,
             "",
             part.View,
-            outMin,
-            backMin,
+            outTime,
+            backTime,
             $"Push the {length}{tube.Name} home on {tube.To}, with no kink."
         );
     }
 
-    private static Removal Itself(MachinePart part, double outMin, double backMin)
+    private static Removal Itself(MachinePart part, Minutes outTime, Minutes backTime)
     {
         var (change, verb) = part.Way switch
         {
@@ -198,8 +199,8 @@ public static class Removals
             1,
             "",
             part.View,
-            outMin,
-            backMin,
+            outTime,
+            backTime,
             part.Back.Length > 0 ? part.Back : $"Put the {part.Name.ToLowerInvariant()} back."
         );
     }

@@ -1,15 +1,16 @@
 using SideBench.Core.Machines;
+using SideBench.Core.Quantities;
 
 namespace SideBench.Core.StripDown;
 
 /// <summary>Whether hands are done before the machine or a fluid takes over.</summary>
 /// <param name="Window">The window.</param>
-/// <param name="Minutes">How long it is on this model, min; null when nothing ends it here.</param>
-/// <param name="HandsMin">Hands-on time of its steps, min.</param>
-public sealed record StepWindow(GuideWindow Window, double? Minutes, double HandsMin)
+/// <param name="Lasts">How long it is on this model; null when nothing ends it here.</param>
+/// <param name="Hands">Hands-on time of its steps.</param>
+public sealed record StepWindow(GuideWindow Window, Minutes? Lasts, Minutes Hands)
 {
     /// <summary>Whether its steps fit.</summary>
-    public bool Fits => Minutes is not { } limit || HandsMin <= limit;
+    public bool Fits => Lasts is not { } limit || Hands <= limit;
 
     /// <summary>The windows of a guide on one model.</summary>
     /// <param name="windows">As written.</param>
@@ -20,8 +21,10 @@ public sealed record StepWindow(GuideWindow Window, double? Minutes, double Hand
             .. windows
                 .Select(w => new StepWindow(
                     w,
-                    w.Minutes > 0 ? w.Minutes : model.CarriageOutMin,
-                    steps.Where(s => s.Window == w.Id).Sum(s => s.Minutes)
+                    w.Lasts.Value > 0 ? w.Lasts
+                        : model.CarriageOutMin is { } stays ? Minutes.Of(stays)
+                        : null,
+                    Minutes.Sum(steps.Where(s => s.Window == w.Id).Select(s => s.Hands))
                 ))
                 .Where(w => steps.Any(s => s.Window == w.Window.Id)),
         ];

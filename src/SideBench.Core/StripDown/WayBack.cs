@@ -1,4 +1,5 @@
 using SideBench.Core.Machines;
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.StripDown;
@@ -9,7 +10,7 @@ namespace SideBench.Core.StripDown;
 /// <param name="Text">How.</param>
 /// <param name="Tool">The tool; empty for fingers.</param>
 /// <param name="View">The side it is done from.</param>
-/// <param name="BackMin">Bench time, min; 0 when not known.</param>
+/// <param name="Back">Bench time; none when not known.</param>
 /// <param name="Checks">What to see, hear or feel when it is back.</param>
 public sealed record BackStep(
     TrayItem Item,
@@ -17,15 +18,15 @@ public sealed record BackStep(
     string Text,
     string Tool,
     string View,
-    double BackMin,
+    Minutes Back,
     IReadOnlyList<string> Checks
 );
 
 /// <summary>The way back, from what was really done.</summary>
 /// <param name="Steps">What the hand does, in order; everything on the tray is in it once.</param>
-/// <param name="Minutes">Bench time, min, with changing tools and turning.</param>
+/// <param name="Hands">Bench time, with changing tools and turning.</param>
 /// <param name="Tools">Tools.</param>
-public sealed record BackWay(IReadOnlyList<BackStep> Steps, double Minutes, IReadOnlyList<string> Tools);
+public sealed record BackWay(IReadOnlyList<BackStep> Steps, Minutes Hands, IReadOnlyList<string> Tools);
 
 /// <summary>
 /// Makes the way back from the tray, not from the plan: what was put inside comes out before anything closes over it; a part goes back
@@ -54,7 +55,7 @@ public static class WayBack
         var steps = order.Order.Select(i => Step(graph, tray[i], removals[i])).ToList();
         return new BackWay(
             steps,
-            steps.Sum(s => s.BackMin) + order.Minutes,
+            Minutes.Sum(steps.Select(s => s.Back)) + order.Handling,
             [.. steps.Select(s => s.Tool).Where(t => t.Length > 0).Distinct()]
         );
     }
@@ -127,7 +128,7 @@ public static class WayBack
             item.Undo,
             removal?.Tool ?? "",
             removal?.View ?? "top",
-            removal?.BackMin ?? 0,
+            removal?.Back ?? Minutes.None,
             removal?.IsPart == true ? part!.Checks
                 : removal is { Group: null } && part is not null ? ["It is home, and no line or cable is pinched."]
                 : []

@@ -1,12 +1,13 @@
 using SideBench.Core.Machines;
+using SideBench.Core.Quantities;
 
 namespace SideBench.Core.StripDown;
 
 /// <summary>The way to some parts: what comes off, in which order, with what, for how long.</summary>
 /// <param name="Parts">Parts that come off, in the graph's order.</param>
 /// <param name="Steps">What the hand does, in order.</param>
-/// <param name="OutMin">Bench time to get there, min, with changing tools and turning.</param>
-/// <param name="BackMin">Bench time to put it all back, min.</param>
+/// <param name="Out">Bench time to get there, with changing tools and turning.</param>
+/// <param name="Back">Bench time to put it all back.</param>
 /// <param name="Tools">Tools to lay out first.</param>
 /// <param name="Needs">Consumables to lay out first.</param>
 /// <param name="Spends">Parts that cannot come off without spending something for good.</param>
@@ -17,8 +18,8 @@ namespace SideBench.Core.StripDown;
 public sealed record OpeningWay(
     IReadOnlyList<MachinePart> Parts,
     IReadOnlyList<Removal> Steps,
-    double OutMin,
-    double BackMin,
+    Minutes Out,
+    Minutes Back,
     IReadOnlyList<string> Tools,
     IReadOnlyList<string> Needs,
     IReadOnlyList<MachinePart> Spends,
@@ -28,8 +29,8 @@ public sealed record OpeningWay(
     bool IsBestOrder
 )
 {
-    /// <summary>Bench time out and back, min.</summary>
-    public double BothMin => OutMin + BackMin;
+    /// <summary>Bench time out and back.</summary>
+    public Minutes Both => Out + Back;
 }
 
 /// <summary>Finds the shortest way in.</summary>
@@ -61,8 +62,8 @@ public static class WayIn
         return new OpeningWay(
             parts,
             [.. forth.Order.Select(i => steps[i])],
-            steps.Sum(s => s.OutMin) + forth.Minutes,
-            steps.Sum(s => s.BackMin) + back.Minutes,
+            Minutes.Sum(steps.Select(s => s.Out)) + forth.Handling,
+            Minutes.Sum(steps.Select(s => s.Back)) + back.Handling,
             [.. forth.Order.Select(i => steps[i].Tool).Where(t => t.Length > 0).Distinct()],
             [.. parts.SelectMany(p => p.Needs).Distinct()],
             [.. parts.Where(p => p.Spends.Length > 0)],

@@ -43,7 +43,8 @@ public sealed class EntryCodec(Crafts crafts)
             using var document = JsonDocument.Parse(json);
             return known.Read(new JsonFieldReader(document.RootElement));
         }
-        catch (Exception e) when (e is FormatException or JsonException or InvalidOperationException or OverflowException)
+        catch (Exception e)
+            when (e is FormatException or JsonException or InvalidOperationException or OverflowException or ArgumentOutOfRangeException)
         {
             return new Unreadable(kind, json, e.Message);
         }

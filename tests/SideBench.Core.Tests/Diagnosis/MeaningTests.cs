@@ -81,6 +81,19 @@ public class MeaningTests
     }
 
     [Fact]
+    public void MachinesChange_HoldsUntilItIsAsMadeAgain()
+    {
+        MachineCase After(MachineCase machine, string? word) =>
+            machine.After(
+                TestShop.Line(1, new Noted("x")),
+                (Effect.None with { Modifications = [new Modification("stays-off", "lid", word, "Lid stays off")] }, null)
+            );
+        var changed = After(MachineCase.New, "off");
+        Assert.Equal("off", changed.Modifications[("stays-off", "lid")].What.Word);
+        Assert.Empty(After(changed, null).Modifications);
+    }
+
+    [Fact]
     public void SomeOfThePiecesTakenBack_LeaveTheRestOnTheTray()
     {
         TrayItem[] tray = [new("a", "screws", "off", 3, "", []), new("b", "lid", "open", 1, "", [])];

@@ -68,6 +68,15 @@ public class SheetComparisonTests
     }
 
     [Fact]
+    public void GapsOfWhichMoreThanHalfAreTheSame_AreNotSaidToWander()
+    {
+        // 12 of 20 each time, 7 in common: chance gives 7.2.
+        var change = Compare("xxxxxxxxxxxx........", "xxxxxxx.....xxxxx...");
+        Assert.True(change.ByChance > 0.5);
+        Assert.Equal((7, GapMove.Unclear), (change.StillMissing.Count, change.Move));
+    }
+
+    [Fact]
     public void FewerOfTheSame_Clears_AndClearlyMoreIsWorse()
     {
         var many = Gaps(180, n => n % 12 == 0);

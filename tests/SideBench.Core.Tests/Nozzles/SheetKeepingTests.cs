@@ -96,6 +96,24 @@ public class SheetKeepingTests
     }
 
     [Fact]
+    public void PatternsThatAnswerAlike_AddTheirOdds()
+    {
+        var entries = Opened("missing-after-idle", slot: 2);
+        var odds = new Dictionary<PatternClass, double>
+        {
+            [PatternClass.Blank] = 0.7,
+            [PatternClass.NearBlank] = 0.25,
+            [PatternClass.Starvation] = 0.05,
+        };
+        Take(
+            entries,
+            [.. Lines(("C", Gaps(_ => true))).Select(l => l.Id == "C" ? l with { Pattern = PatternClass.Blank, Odds = odds } : l)]
+        );
+        var shares = HouseCrafts.Fold(entries).Answers.Single(a => a.Body.Finding == "nozzle-sheet").Body.Shares!;
+        Assert.Equal((0.95, 0.05), (shares["blank"], shares["fading"]));
+    }
+
+    [Fact]
     public void DoubtfulReading_IsAskedAbout_AndAnswersNothing()
     {
         var entries = Opened("missing-after-idle", slot: 2);

@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using Xunit;
@@ -45,14 +46,31 @@ public class GuideRulesTests
     [Fact]
     public void Windows_SayWhetherHandsFit()
     {
-        GuideWindow[] windows = [new("parks", "the carriage parks", 0, "a", []), new("dries", "it dries", 2, "a", [])];
-        GuideStep[] steps = [Step("a"), Step("b") with { Window = "parks", Minutes = 5 }, Step("c") with { Window = "dries", Minutes = 3 }];
+        GuideWindow[] windows =
+        [
+            new("parks", "the carriage parks", Minutes.None, "a", []),
+            new("dries", "it dries", Minutes.Of(2), "a", []),
+        ];
+        GuideStep[] steps =
+        [
+            Step("a"),
+            Step("b") with
+            {
+                Window = "parks",
+                Hands = Minutes.Of(5),
+            },
+            Step("c") with
+            {
+                Window = "dries",
+                Hands = Minutes.Of(3),
+            },
+        ];
         var fits = StepWindow.Of(windows, steps, TestShop.Shop.Models["marram-quartet-a4"]);
         // The Quartet's carriage parks itself after five minutes.
-        Assert.Equal([(5.0, 5.0, true), (2.0, 3.0, false)], fits.Select(w => (w.Minutes!.Value, w.HandsMin, w.Fits)));
+        Assert.Equal([(5.0, 5.0, true), (2.0, 3.0, false)], fits.Select(w => (w.Lasts!.Value.Value, w.Hands.Value, w.Fits)));
     }
 
-    private static GuideStep Step(string id) => new(id, StepKind.Do, id, "", "", 1);
+    private static GuideStep Step(string id) => new(id, StepKind.Do, id, "", "", Minutes.Of(1));
 
     private static string Said(params GuideStep[] steps)
     {

@@ -3,6 +3,7 @@ using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using Xunit;
@@ -59,6 +60,18 @@ public class GuideWorkTests
         Assert.Equal("tray-forbids", Refused(entries, "power"));
         TestShop.Add(entries, OpeningWork.Clear(HouseCrafts.Fold(entries), [HouseCrafts.Fold(entries).Tray.Single().Id], Graph));
         Tick(entries, "power");
+    }
+
+    [Fact]
+    public void PowerIsRefusedForWhatForbidsPowerAlone()
+    {
+        var entries = Begun(Step("power") with { Kind = StepKind.Power, PowerWhileOpen = true });
+        TestShop.Add(entries, BenchKeeping.Put(HouseCrafts.Fold(entries), "pads", "wet", 1, "w"));
+        Assert.Equal(
+            ["closing"],
+            new[] { "closing", "moving" }.Where(w => GuideWork.InTheWay(HouseCrafts.Fold(entries), w, true).Count == 0).Take(1)
+        );
+        Assert.Equal("tray-forbids", Refused(entries, "power"));
     }
 
     [Fact]
@@ -144,7 +157,7 @@ public class GuideWorkTests
     [Fact]
     public void Window_CountsDown_AndEndsWithItsLastStep()
     {
-        GuideWindow[] windows = [new("parks", "the carriage parks itself", 0, "a", [])];
+        GuideWindow[] windows = [new("parks", "the carriage parks itself", Minutes.None, "a", [])];
         var entries = Begun(windows, Step("a"), Step("b") with { Window = "parks" }, Step("c") with { Window = "parks" });
         Tick(entries, "a");
         Assert.Equal(("window", 5.0), HouseCrafts.Fold(entries).Clocks.Select(c => (c.Kind, c.MinMinutes)).Single());
@@ -188,7 +201,7 @@ public class GuideWorkTests
         Assert.True(Again("two").IsGood);
     }
 
-    private static GuideStep Step(string id) => new(id, StepKind.Do, id, "", "", 1);
+    private static GuideStep Step(string id) => new(id, StepKind.Do, id, "", "", Minutes.Of(1));
 
     private static Guide Made(IReadOnlyList<GuideWindow> windows, params GuideStep[] steps) =>
         new("g", "G", 1, "", new Condition.Always(), [], [], [], windows, [.. steps.Select(s => new GuideLine(s, new Condition.Always()))]);

@@ -20,7 +20,7 @@ public class HandOrderTests
                 ordered.Order.Select((p, at) => (p, at)),
                 x => Assert.All(pieces[x.p].After, a => Assert.Contains(a, ordered.Order.Take(x.at)))
             );
-            Assert.Equal(Best(pieces, [], "", "front"), ordered.Minutes, 6);
+            Assert.Equal(Best(pieces, [], "", "front"), ordered.Handling.Value, 6);
         }
     }
 
@@ -54,7 +54,7 @@ public class HandOrderTests
         {
             if (done.Contains(i) || !pieces[i].After.All(done.Contains))
                 continue;
-            var cost = HandOrder.Cost(tool, view, pieces[i], Handlings.House);
+            var cost = HandOrder.Cost(tool, view, pieces[i], Handlings.House).Value;
             string[] sides =
                 pieces[i].View != "top" ? [pieces[i].View]
                 : view == "under" ? ["front", "back", "left", "right"]

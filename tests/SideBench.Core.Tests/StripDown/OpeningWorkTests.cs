@@ -114,6 +114,19 @@ public class OpeningWorkTests
     }
 
     [Fact]
+    public void MorePiecesThanThereAre_CannotBeLost_AndALineThatPutsMoreBackIsADoubt()
+    {
+        var entries = Opened();
+        Off(entries, "mains-lead", "paper-tray", "base-plate:base");
+        Assert.Equal("out-of-range", Refused(OpeningWork.Lose(HouseCrafts.Fold(entries), Graph, "base-plate:base", 5, false, "")).Code);
+        TestShop.Add(entries, OpeningWork.Lose(HouseCrafts.Fold(entries), Graph, "base-plate:base", 2, false, ""));
+        entries.Add(TestShop.Line(entries.Count + 1, new PutBack(Item(entries, "base-plate:base"), "base-plate:base", "base", 3, 0, 1)));
+        var state = HouseCrafts.Fold(entries);
+        Assert.Contains(state.Doubts, d => d.Says.Contains("with 2 off and 2 lost"));
+        Assert.Equal((2, 2), (state.Opening.Counts["base-plate:base"].OnTray, state.Opening.Counts["base-plate:base"].Lost));
+    }
+
+    [Fact]
     public void MissingAlready_IsToldBeforeAnythingComesOut()
     {
         var entries = Opened();
@@ -246,7 +259,7 @@ public class OpeningWorkTests
                 Graph,
                 TestShop.Now.AddDays(60)
             );
-        double? Pads(params (int, double)[] read) => Due(read).FirstOrDefault(d => d.Service.Id == "pads")?.InDays;
+        double? Pads(params (int, double)[] read) => Due(read).FirstOrDefault(d => d.Service.Id == "pads")?.In.TotalDays;
         Assert.Null(Pads((0, 60)));
         // 24 points in 60 days: the last 6 to 90 take 15 more.
         Assert.Equal(15, Pads((0, 60), (60, 84))!.Value, 6);
@@ -256,8 +269,8 @@ public class OpeningWorkTests
         // A reset between two readings begins anew.
         Assert.Null(Pads((0, 60), (59, 84), (60, 2)));
         // What was never done counts from the first line of the record: a cap every 540 days.
-        Assert.Equal(480, Due().Single(d => d.Service.Id == "cap-wiper").InDays, 0);
-        Assert.Equal(480 / 540.0, Due().Single(d => d.Service.Id == "cap-wiper").LifeLeft, 3);
+        Assert.Equal(480, Due().Single(d => d.Service.Id == "cap-wiper").In.TotalDays, 0);
+        Assert.Equal(480 / 540.0, Due().Single(d => d.Service.Id == "cap-wiper").LifeLeft.Value, 3);
     }
 
     [Fact]

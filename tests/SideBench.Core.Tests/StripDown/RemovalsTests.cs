@@ -25,7 +25,7 @@ public class RemovalsTests
         };
         var removals = Removals.Of(part);
         Assert.Equal(["guard:ends", "guard:c", "guard:t", "guard"], removals.Select(r => r.Id));
-        Assert.Equal(4, removals.Sum(r => r.OutMin), 9);
+        Assert.Equal(4, removals.Sum(r => r.Out.Value), 9);
         Assert.Equal(["off", "unplugged", "unplugged", "off"], removals.Select(r => r.Change));
         Assert.Equal(["top", "back", "back", "back"], removals.Select(r => r.View));
     }

@@ -48,6 +48,14 @@ public class WayBackTests
     }
 
     [Fact]
+    public void PartGoesBackBeforeWhatHoldsIt()
+    {
+        var screws = Off("lid", "off") with { Id = "screws", Removal = "lid:f" };
+        Assert.Equal(["lid", "screws"], Order([screws, Off("lid")], Held));
+        Assert.Equal(["lid"], WayBack.Before(Held, [Off("lid"), screws], screws).Select(i => i.Id));
+    }
+
+    [Fact]
     public void PartLeftOff_HoldsNothingUp() => Assert.Equal(["guard", "lid"], Order([Off("lid"), Off("guard")]));
 
     [Fact]
@@ -57,8 +65,15 @@ public class WayBackTests
             WayBack.Of(null, [new TrayItem("l", "lid", "off", 1, "", []), In("towel")], Handlings.House).Steps.Select(s => s.Title).Order()
         );
 
-    private static IEnumerable<string> Order(IReadOnlyList<TrayItem> tray) =>
-        WayBack.Of(Graph, tray, Handlings.House).Steps.Select(s => s.Item.Id);
+    private static readonly AccessGraph Held = MadeGraphs.Of(
+        MadeGraphs.Part("lid", 1) with
+        {
+            Fasteners = [new FastenerGroup("f", "f", 2, "screw", "", 8, false, false, 0, "front", [], "")],
+        }
+    );
+
+    private static IEnumerable<string> Order(IReadOnlyList<TrayItem> tray, AccessGraph? graph = null) =>
+        WayBack.Of(graph ?? Graph, tray, Handlings.House).Steps.Select(s => s.Item.Id);
 
     private static TrayItem Off(string part, string change = "off") =>
         new(part, part.Replace('-', ' '), change, 1, "", part == "mains-lead" ? [] : ["open"]) { Removal = part, Part = part };

@@ -59,7 +59,7 @@ public class WayInTests
         );
         // Parts out: 0.5 + 0.5 + 0.5 + 4 + 3 + 1 + 2 + 1.5 = 13; two tools 0.6; to the lead and to the tray 1.0; tipped, and back the other
         // way round 3.0.
-        Assert.Equal(17.6, way.OutMin, 2);
+        Assert.Equal(17.6, way.Out.Value, 2);
         Assert.Equal("mains-lead", way.Steps[0].Id);
         Assert.Equal(["cross-head 2", "cross-head 1"], way.Tools);
         Assert.Contains(way.LeaveAlone, l => l.Contains("never cut"));

@@ -1,3 +1,4 @@
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.StripDown;
@@ -12,7 +13,7 @@ internal static class GuideForm
         to.Text("title", step.Title);
         to.Text("text", step.Text);
         to.Text("view", step.View);
-        to.Number("minutes", step.Minutes);
+        to.Number("minutes", step.Hands.Value);
         to.Texts("cautions", step.Cautions);
         to.Text("sign", step.Sign);
         to.Parts("puts", step.Puts, StorePut);
@@ -36,7 +37,7 @@ internal static class GuideForm
             from.Text("title"),
             from.Text("text"),
             from.Text("view"),
-            from.Number("minutes")
+            Minutes.Of(from.Number("minutes"))
         )
         {
             Cautions = from.Texts("cautions"),
@@ -48,7 +49,12 @@ internal static class GuideForm
                 : null,
             Photo = from.Has("photo") && from.Flag("photo"),
             Wait = from.Part("wait") is { } w
-                ? new StepWait(w.Text("kind"), w.Text("label"), w.Number("minMinutes"), w.NumberOrNull("maxMinutes"))
+                ? new StepWait(
+                    w.Text("kind"),
+                    w.Text("label"),
+                    Minutes.Of(w.Number("minMinutes")),
+                    w.NumberOrNull("maxMinutes") is { } most ? Minutes.Of(most) : null
+                )
                 : null,
             Branches = from.Parts("branches", b => new StepBranch(b.Text("id"), b.Text("label"), b.Text("text"), b.Text("goTo"))),
             Targets = from.Texts("targets"),
@@ -63,13 +69,13 @@ internal static class GuideForm
     {
         to.Text("id", window.Id);
         to.Text("name", window.Name);
-        to.Number("minutes", window.Minutes);
+        to.Number("minutes", window.Lasts.Value);
         to.Text("opensAt", window.OpensAt);
         to.Texts("ready", window.Ready);
     }
 
     public static GuideWindow ReadWindow(FieldReader from) =>
-        new(from.Text("id"), from.Text("name"), from.Number("minutes"), from.Text("opensAt"), from.Texts("ready"));
+        new(from.Text("id"), from.Text("name"), Minutes.Of(from.Number("minutes")), from.Text("opensAt"), from.Texts("ready"));
 
     private static void StorePut(FieldWriter to, TrayPut put)
     {
@@ -103,8 +109,8 @@ internal static class GuideForm
     {
         to.Text("kind", wait.Kind);
         to.Text("label", wait.Label);
-        to.Number("minMinutes", wait.MinMinutes);
-        to.Number("maxMinutes", wait.MaxMinutes);
+        to.Number("minMinutes", wait.Least.Value);
+        to.Number("maxMinutes", wait.Most?.Value);
     }
 
     private static void StoreBranch(FieldWriter to, StepBranch branch)

@@ -1,6 +1,7 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using SideBench.Data.Jobs;
@@ -44,8 +45,8 @@ internal static class OpeningViews
             AskedFor(job, graph),
             [.. graph.Parts.Select(p => Part(p, job, done))],
             whole.Parts.Count,
-            whole.OutMin,
-            whole.BackMin,
+            whole.Out.Value,
+            whole.Back.Value,
             whole.Tools,
             whole.Needs,
             [.. whole.Spends.Where(p => OpeningWork.WordFor(job, p) is not null).Select(p => p.Name)],
@@ -54,7 +55,7 @@ internal static class OpeningViews
             Current(acts),
             [.. state.Tray.Select(i => Card(i, state, graph))],
             backActs,
-            back.Minutes,
+            back.Hands.Value,
             [.. Offers(job, shop, graph, targets, due)],
             following is null ? null : Run(following, job, shop),
             [.. shop.GuidesFor(job.Book.Model).Select(g => GuideLine(g, job, graph)).OrderByDescending(g => g.Fits)],
@@ -267,18 +268,18 @@ internal static class OpeningViews
                 job.State.Opening.DoneOn(graph, job.State.Tray),
                 due,
                 shop.Numbers.Of<Handling>(),
-                shop.Book.House.BenchPerHour
+                new Money((decimal)shop.Book.House.BenchPerHour, shop.Book.House.Currency)
             )
             .Select(o => new OfferView(
                 o.Due.Service.Id,
                 o.Due.Service.Name,
                 o.Says,
-                o.NowMin,
-                o.OwnVisitMin,
+                o.Now.Value,
+                o.OwnVisit.Value,
                 o.Saved,
                 o.ThrownAway,
                 o.IsWorth,
-                o.Due.InDays,
+                o.Due.In.TotalDays,
                 o.Due.Service.Targets
             ));
     }
@@ -292,7 +293,7 @@ internal static class OpeningViews
             guide.Purpose,
             job.Advice.Chosen?.Step is { } step && guide.Repairs.Contains(step.Id),
             steps.Any(s => GuideTargets.Of(s, graph, 0).Any(id => graph.Part(id)!.Slot > 0)),
-            steps.Sum(s => s.Minutes),
+            steps.Sum(s => s.Hands.Value),
             [.. StepWindow.Of(guide.Windows, steps, job.Book.Model).Where(w => !w.Fits).Select(w => w.Window.Name)]
         );
     }
@@ -323,5 +324,5 @@ internal static class OpeningViews
     }
 
     private static WindowView Window(StepWindow w, DateTimeOffset? endsAt) =>
-        new(w.Window.Id, w.Window.Name, w.Minutes, w.HandsMin, w.Fits, w.Window.Ready, endsAt, w.Window.OpensAt);
+        new(w.Window.Id, w.Window.Name, w.Lasts?.Value, w.Hands.Value, w.Fits, w.Window.Ready, endsAt, w.Window.OpensAt);
 }
