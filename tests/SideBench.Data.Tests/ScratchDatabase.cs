@@ -30,7 +30,7 @@ public sealed class ScratchDatabase : IAsyncLifetime
 
     public EntryStore Entries => new(Source, Codec);
 
-    public JobStore Jobs => new(Source, Entries, new MachineLives(Entries));
+    public JobStore Jobs => field ??= new(Source, Entries, new MachineLives(Entries), new KnownLines());
 
     public VerdictStore Verdicts => new(Source, Codec);
 

@@ -36,6 +36,30 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     }
 
     [Fact]
+    public async Task KnownLines_AreReadOn_AndNeverTrustedAgainstTheRecord()
+    {
+        var (job, _) = await NewJob();
+        Assert.Single((await database.Jobs.Load(job, Go))!.Entries);
+        await using (var unit = await Unit.Begin(database.Source, Go))
+        {
+            await ScratchDatabase.Add(unit, NewWrite(), job, new MachineId(1), 2, [new Noted("taken back before it stood")]);
+            var held = await database.Jobs.Hold(unit, job, Guid.NewGuid(), 1, Go);
+            Assert.Equal(2, held.Job!.Entries.Count);
+        }
+
+        // That line was never committed: another stands in its place, and a further one after it.
+        await using (var unit = await Unit.Begin(database.Source, Go))
+        {
+            await ScratchDatabase.Add(unit, NewWrite(), job, new MachineId(1), 2, [new Noted("one"), new Noted("two")]);
+            await unit.Commit(Go);
+        }
+
+        var loaded = (await database.Jobs.Load(job, Go))!.Entries;
+        Assert.Equal(["one", "two"], loaded.Select(e => e.Body).OfType<Noted>().Select(n => n.Text));
+        Assert.Equal(loaded.Select(e => e.Id), (await database.Jobs.Load(job, Go))!.Entries.Select(e => e.Id));
+    }
+
+    [Fact]
     public async Task Picture_IsKeptOnceByItsBytes()
     {
         var store = new Pictures.PictureStore(database.Source);

@@ -23,7 +23,7 @@ public sealed class ScratchShop(BenchBooks books, int seed)
     private const int JobsPerMachine = 8;
 
     /// <summary>Jobs of the shop that are open.</summary>
-    public const int OpenJobs = 240;
+    public const int OpenJobs = 640;
 
     /// <summary>Fills an empty database.</summary>
     /// <param name="to">The database.</param>

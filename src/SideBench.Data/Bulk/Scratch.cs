@@ -45,13 +45,12 @@ public static class Scratch
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var batch = new NpgsqlBatch(connection);
-        foreach (var sql in new[] { JobStore.OneSql, EntryStore.OfJobSql })
-        {
-            var command = new NpgsqlBatchCommand(sql);
-            command.Parameters.With(job.Value);
-            batch.BatchCommands.Add(command);
-        }
-
+        var row = new NpgsqlBatchCommand(JobStore.OneSql);
+        row.Parameters.With(job.Value);
+        var lines = new NpgsqlBatchCommand(EntryStore.OfJobSql);
+        lines.Parameters.With(job.Value).With(0);
+        batch.BatchCommands.Add(row);
+        batch.BatchCommands.Add(lines);
         await using var rows = await batch.ExecuteReaderAsync();
         var values = new object[32];
         do while (await rows.ReadAsync())

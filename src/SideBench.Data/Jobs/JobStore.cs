@@ -23,7 +23,7 @@ public sealed record LoadedJob(JobRow Row, IReadOnlyList<Entry> Entries, Machine
 public sealed record HeldJob(LoadedJob? Job, EarlierWrite? Earlier, int MachineVersion, List<EntryId> NewLines);
 
 /// <summary>Jobs: the list's view of them, and their lines.</summary>
-public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, MachineLives lives)
+public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, MachineLives lives, KnownLines lines)
 {
     /// <summary>The channel on which every server hears of writes.</summary>
     public const string Channel = "side_bench";
@@ -116,38 +116,42 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
     {
         JobRow? row;
         int machineVersion;
-        List<Entry> lines;
+        List<Entry> read;
+        var known = lines.Of(job);
         await using (var connection = await database.OpenConnectionAsync(cancel))
         {
             await using var batch = new NpgsqlBatch(connection);
             Add(batch, OneSql, job);
-            Add(batch, EntryStore.OfJobSql, job);
+            Add(batch, EntryStore.OfJobSql, job).With(VersionOf(known));
             await using var rows = await batch.ExecuteReaderAsync(cancel);
-            (row, machineVersion, lines) = await ReadJob(rows, cancel);
+            (row, machineVersion, read) = await ReadJob(rows, cancel);
         }
 
-        return row is null ? null : await With(row, lines, machineVersion, cancel);
+        if (row is null)
+            return null;
+        return lines.With(job, known, read) is { } all ? await With(row, all, machineVersion, cancel) : await Load(job, cancel);
     }
 
     /// <summary>
     /// A job with its lines, held with its machine until the unit ends; an earlier write under the same key; numbers for lines.
     /// </summary>
-    public async Task<HeldJob> Hold(Unit unit, JobId job, Guid key, int lines, CancellationToken cancel)
+    public async Task<HeldJob> Hold(Unit unit, JobId job, Guid key, int newLines, CancellationToken cancel)
     {
         JobRow? row;
-        List<Entry> known;
+        List<Entry> read;
+        var known = lines.Of(job);
         EarlierWrite? earlier;
         var machineVersion = 0;
         List<EntryId> numbers;
         await using (var batch = unit.Batch())
         {
             Add(batch, LockSql, job);
-            Add(batch, EntryStore.OfJobSql, job);
+            Add(batch, EntryStore.OfJobSql, job).With(VersionOf(known));
             Add(batch, HoldMachineSql, job);
             batch.BatchCommands.Add(EntryStore.FindWriteCommand(key));
-            batch.BatchCommands.Add(SubjectStore.NewLinesCommand(lines));
+            batch.BatchCommands.Add(SubjectStore.NewLinesCommand(newLines));
             await using var rows = await batch.ExecuteReaderAsync(cancel);
-            (row, _, known) = await ReadJob(rows, cancel);
+            (row, _, read) = await ReadJob(rows, cancel);
             await rows.NextResultAsync(cancel);
             if (await rows.ReadAsync(cancel))
                 machineVersion = rows.GetInt32(0);
@@ -157,7 +161,11 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
             numbers = await SubjectStore.ReadLines(rows, cancel);
         }
 
-        return new HeldJob(row is null ? null : await With(row, known, machineVersion, cancel), earlier, machineVersion, numbers);
+        if (row is null)
+            return new HeldJob(null, earlier, machineVersion, numbers);
+        return lines.With(job, known, read) is { } all
+            ? new HeldJob(await With(row, all, machineVersion, cancel), earlier, machineVersion, numbers)
+            : await Hold(unit, job, key, newLines, cancel);
     }
 
     /// <summary>Jobs whose machines are still here, by bench place, then by age.</summary>
@@ -243,15 +251,18 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
     private static void AddTime(NpgsqlParameterCollection parameters, DateTimeOffset? time) =>
         parameters.WithNull(time?.Stored(), NpgsqlDbType.TimestampTz);
 
-    private static void Add(NpgsqlBatch batch, string sql, JobId job)
+    private static NpgsqlParameterCollection Add(NpgsqlBatch batch, string sql, JobId job)
     {
         var command = new NpgsqlBatchCommand(sql);
         command.Parameters.With(job.Value);
         batch.BatchCommands.Add(command);
+        return command.Parameters;
     }
 
-    private async Task<LoadedJob> With(JobRow row, List<Entry> lines, int machineVersion, CancellationToken cancel) =>
-        new(row, lines, await lives.Before(row.Machine, row.Id, machineVersion - row.Version, cancel));
+    private static int VersionOf(IReadOnlyList<Entry> known) => known.Count > 0 ? known[^1].Version : 0;
+
+    private async Task<LoadedJob> With(JobRow row, IReadOnlyList<Entry> all, int machineVersion, CancellationToken cancel) =>
+        new(row, all, await lives.Before(row.Machine, row.Id, machineVersion - row.Version, cancel));
 
     private async Task<(JobRow? Row, int MachineVersion, List<Entry> Lines)> ReadJob(NpgsqlDataReader rows, CancellationToken cancel)
     {

@@ -12,6 +12,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
         FROM entries
         WHERE job_id = $1
+          AND version >= $2
         ORDER BY version
         """;
 

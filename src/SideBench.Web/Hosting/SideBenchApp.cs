@@ -64,7 +64,7 @@ public static class SideBenchApp
             .AddSingleton<VerdictStore>()
             .AddSingleton<PictureStore>();
         services.AddSingleton<GuardKeyStore>().AddSingleton<GuardKeys>();
-        services.AddSingleton<MachineLives>().AddSingleton<WorldStore>().AddSingleton<WriteDesk>();
+        services.AddSingleton<MachineLives>().AddSingleton<KnownLines>().AddSingleton<WorldStore>().AddSingleton<WriteDesk>();
         foreach (var craft in pages ?? WebCrafts.House)
         {
             services.AddSingleton(craft);
@@ -84,6 +84,8 @@ public static class SideBenchApp
         {
             o.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict;
             o.SerializerOptions.RespectNullableAnnotations = true;
+            // Answers are never part of a page's text, so quotes and signs need no escaping there.
+            o.SerializerOptions.Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
             o.SerializerOptions.TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { KeepableJson.Look } };
         });
         services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);

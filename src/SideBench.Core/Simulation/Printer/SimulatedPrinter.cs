@@ -12,8 +12,9 @@ public sealed record Ill(Cause Cause, int Slot);
 
 /// <summary>
 /// A made-up machine: ink in its slots, air, nozzles, dampers, chips, contacts, waste and counter, and hidden faults. It answers tests as
-/// the fault book says such faults do, the same again until something is done to it; prints sheets and shows numbers that agree with its
-/// answers; falls ill by the book's causes and gets well by its repairs. With two faults a test shows trouble when either shows it.
+/// the fault book says such faults do, looks the same again until something is done to it; prints sheets and shows numbers that agree
+/// with its answers; falls ill by the book's causes and gets well by its repairs. With two faults a test shows trouble when either
+/// shows it.
 /// </summary>
 public sealed class SimulatedPrinter
 {
@@ -93,14 +94,18 @@ public sealed class SimulatedPrinter
         return ill;
     }
 
-    /// <summary>What a test shows, the same again until something is done to the machine.</summary>
+    /// <summary>What a test shows: a look the same again until something is done to the machine, a proof anew each time.</summary>
     /// <param name="test">The test.</param>
     /// <param name="complaint">The complaint it is made for.</param>
     /// <returns>Id of its answer.</returns>
     public string Show(Finding test, string complaint)
     {
         var finding = Own(test);
-        if (!answered.TryGetValue((finding.Id, complaint), out var outcome))
+        // A look shows the same again. A proof is a trial of its own each time: a fault that comes and goes may hold its breath for one.
+        if (finding.IsProof)
+            foreach (var ill in ills)
+                shown.Remove((ill, finding.Id));
+        if (finding.IsProof || !answered.TryGetValue((finding.Id, complaint), out var outcome))
             answered[(finding.Id, complaint)] = outcome = Answer(finding, complaint);
         var said = finding.Outcomes[outcome].Id;
         Bring(makings.Said(finding.Id, said), ills.Count > 0 ? ills[0].Slot : 0);
