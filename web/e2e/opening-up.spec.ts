@@ -123,6 +123,46 @@ test('a guide is followed by two people, with the word, a photo and a number, an
   await page.context().close()
 })
 
+/** Does whatever the card asks for, until the guide has no step left. */
+async function followToEnd(page: Page) {
+  const photo = await page.screenshot({ clip: { x: 0, y: 0, width: 120, height: 90 } })
+  const asks = (what: string) => act(page).getByText(what)
+  while ((await page.getByRole('button', { name: 'Guide done' }).count()) === 0) {
+    if (await page.getByLabel('Who agreed').count()) {
+      await page.getByLabel('Who agreed').fill('Sal Marsh')
+      await page.getByRole('button', { name: 'They agree' }).click()
+      await expect(page.getByLabel('Who agreed')).toHaveCount(0)
+    } else if (await asks('A photo first').count()) {
+      await act(page).locator('input[type=file]').setInputFiles({ name: 'p.png', mimeType: 'image/png', buffer: photo })
+      await expect(asks('A photo first')).toHaveCount(0)
+    } else {
+      const number = act(page).locator('input[inputmode="decimal"]')
+      if (await number.count()) await number.fill('15')
+      const before = await key(page)
+      await act(page).locator('[data-answer="done"]').click()
+      await expect.poll(() => key(page)).not.toBe(before)
+    }
+  }
+}
+
+for (const [guide, model, serial] of [
+  ['outside-bottle', 'Marram Quartet A4', 'OU-5103'],
+  ['head-change', 'Tolling Broadside 44', 'OU-5104'],
+] as const)
+  test(`the guide ${guide} is followed to its end, with everything back, on ${model}`, async ({ page }) => {
+    test.setTimeout(120_000)
+    await signIn(page)
+    const job = await takeIn(page, serial, { model, moved: false })
+    await page.goto(`/bench/${job}/opening`)
+    await page.locator(`[data-guide="${guide}"]`).click()
+    await expect(page.getByTestId('run')).toBeVisible()
+    await followToEnd(page)
+    await page.getByRole('button', { name: 'Guide done' }).click()
+    await expect(page.getByTestId('run')).toHaveCount(0)
+    await page.goto(`/bench/${job}`)
+    await expect(page.getByTestId('tray')).toContainText('Clear')
+  })
+
 test('a guide on paper differs by model, and the record says when a part was last off', async ({ page }) => {
   await signIn(page)
   await page.goto('/guides/steps/head-change')

@@ -5,14 +5,14 @@ internal sealed class Availability
 {
     private readonly CaseBook book;
     private readonly Facts facts;
-    private readonly IReadOnlyCollection<string> overridden;
+    private readonly IReadOnlyCollection<PastGate> overridden;
     private readonly Func<BookStep, int> past;
     private readonly Dictionary<(int Finding, int Outcome), Availability> after = [];
 
     private Availability(
         CaseBook book,
         Facts facts,
-        IReadOnlyCollection<string> overridden,
+        IReadOnlyCollection<PastGate> overridden,
         Func<BookStep, int> past,
         bool[] findings,
         byte[] repairs
@@ -35,13 +35,13 @@ internal sealed class Availability
     /// <summary>As the case stands.</summary>
     /// <param name="book">The book.</param>
     /// <param name="facts">The case.</param>
-    /// <param name="overridden">Gates gone past, as <c>gate:step</c>.</param>
+    /// <param name="overridden">Gates gone past, which for which step.</param>
     /// <param name="past">How often a step was told or made already, and is to count as done.</param>
     /// <param name="held">Filled with what a gate holds back.</param>
     public static Availability Of(
         CaseBook book,
         Facts facts,
-        IReadOnlyCollection<string> overridden,
+        IReadOnlyCollection<PastGate> overridden,
         Func<BookStep, int> past,
         List<HeldStep> held
     )

@@ -3,6 +3,11 @@ using SideBench.Core.Record;
 
 namespace SideBench.Core.Diagnosis;
 
+/// <summary>A gate that was gone past with a reason, for one step.</summary>
+/// <param name="Gate">The gate.</param>
+/// <param name="Step">The step.</param>
+public readonly record struct PastGate(string Gate, string Step);
+
 /// <summary>What diagnosis keeps of a job: its threads, what was told and mended, and the choices that hold for this job alone.</summary>
 public sealed record Casework : CraftState
 {
@@ -24,8 +29,8 @@ public sealed record Casework : CraftState
     /// <summary>Schools chosen for this job, by school.</summary>
     public IReadOnlyDictionary<string, string> Schools { get; init; } = new Dictionary<string, string>();
 
-    /// <summary>Gates gone past, as <c>gate:step</c>.</summary>
-    public IReadOnlyList<string> Overridden { get; init; } = [];
+    /// <summary>Gates gone past, each for one step.</summary>
+    public IReadOnlyList<PastGate> Overridden { get; init; } = [];
 
     /// <inheritdoc/>
     public override CraftState After(Entry entry, JobState before, Action<string> doubt) =>
@@ -46,7 +51,7 @@ public sealed record Casework : CraftState
                 Timeline = [.. Timeline, new CaseEvent.Worked(body.Repair, entry.Id.Value, body.Thread)],
                 Work = [.. Work, body],
             },
-            GateOverridden body => this with { Overridden = [.. Overridden, $"{body.Gate}:{body.Step}"] },
+            GateOverridden body => this with { Overridden = [.. Overridden, new PastGate(body.Gate, body.Step)] },
             Closed body => Ended(body.Thread, body.ThreadHow ?? body.How, body.Cause, body.Reason, doubt),
             ThreadOpened body => Opened(body, doubt),
             ThreadClosed body => Ended(body.Thread, body.How, body.Cause, body.Reason, doubt),

@@ -12,12 +12,12 @@ public static class Gates
     /// <param name="book">The book with its gates.</param>
     /// <param name="facts">The case.</param>
     /// <param name="step">The step asked about.</param>
-    /// <param name="overridden">Gates gone past with a reason, as <c>gate:step</c>.</param>
-    public static Gate? Holding(CaseBook book, Facts facts, BookStep step, IReadOnlyCollection<string> overridden)
+    /// <param name="overridden">Gates gone past with a reason, which for which step.</param>
+    public static Gate? Holding(CaseBook book, Facts facts, BookStep step, IReadOnlyCollection<PastGate> overridden)
     {
         var load = book.Load[step.Id];
         foreach (var gate in book.GatesOf[step.Id])
-            if (gate.When.Holds(facts, load) && !overridden.Contains($"{gate.Id}:{step.Id}"))
+            if (gate.When.Holds(facts, load) && !overridden.Contains(new PastGate(gate.Id, step.Id)))
                 return gate;
         return null;
     }

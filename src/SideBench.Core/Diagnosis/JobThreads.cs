@@ -26,8 +26,8 @@ public static class JobThreads
         /// <summary>Schools chosen for this job, by school.</summary>
         public IReadOnlyDictionary<string, string> Schools => job.Casework.Schools;
 
-        /// <summary>Gates gone past, as <c>gate:step</c>.</summary>
-        public IReadOnlyList<string> Overridden => job.Casework.Overridden;
+        /// <summary>Gates gone past, with their step.</summary>
+        public IReadOnlyList<PastGate> Overridden => job.Casework.Overridden;
 
         /// <summary>The thread of that number; the first when there is none.</summary>
         /// <param name="id">Its number.</param>

@@ -10,7 +10,7 @@ public static class NextStep
     /// <param name="odds">The odds as they stand.</param>
     /// <param name="facts">The case, for gates and for steps that do not fit it.</param>
     /// <param name="timeline">Answers and repairs as they stand.</param>
-    /// <param name="overridden">Gates gone past with a reason, as <c>gate:step</c>.</param>
+    /// <param name="overridden">Gates gone past with a reason, which for which step.</param>
     /// <param name="thread">The thread.</param>
     /// <remarks>
     /// Tests and repairs compete by <see cref="LookAhead"/>. Easy checks that can tell something, pay for themselves and cost
@@ -22,7 +22,7 @@ public static class NextStep
         Posterior odds,
         Facts facts,
         IReadOnlyList<CaseEvent> timeline,
-        IReadOnlyCollection<string> overridden,
+        IReadOnlyCollection<PastGate> overridden,
         int thread = 0
     )
     {
@@ -104,7 +104,7 @@ public static class NextStep
         Posterior odds,
         Facts facts,
         IReadOnlyList<CaseEvent> timeline,
-        IReadOnlyCollection<string> overridden,
+        IReadOnlyCollection<PastGate> overridden,
         List<HeldStep> held,
         double without
     )

@@ -24,6 +24,7 @@ internal sealed class PlanBoard
         UnknownLikelihood = book.Unknown;
         Outcomes = [.. book.Findings.Select(f => f.Outcomes.Count)];
         Fixes = [.. book.FixChance.Select(row => FixesOf(row, active))];
+        Menders = [.. Enumerable.Range(0, Fixes.Length).Where(r => Fixes[r].Length > 0)];
         FixedBy = [.. Enumerable.Range(0, active.Length).Select(FixesFor)];
         var prefers = Preferred(book, facts);
         var cost = (BookStep step) => CostOf(book, step, facts, prefers);
@@ -35,8 +36,9 @@ internal sealed class PlanBoard
         RepairNeeds = [.. book.Repairs.Select(r => NeedsOf(book, r))];
         FindingCloses = [.. book.Findings.Select(f => f.Tags.Contains("power"))];
         Open = OpenNow(book, facts);
-        Menders = [.. Enumerable.Range(0, Fixes.Length).Where(r => Fixes[r].Length > 0)];
-        PerCost = [.. Enumerable.Range(0, Fixes.Length).Select(r => 1 / CostOfRepair(r, 0))];
+        PerCost = new double[(Menders.Length + Vector<double>.Count - 1) / Vector<double>.Count * Vector<double>.Count];
+        for (var m = 0; m < Menders.Length; m++)
+            PerCost[m] = 1 / CostOfRepair(Menders[m], 0);
         Least = [.. Enumerable.Range(0, active.Length).Select(LeastFor)];
     }
 
@@ -61,8 +63,8 @@ internal sealed class PlanBoard
     /// <summary>[repair]: the causes it can end, with the chance.</summary>
     public (int Cause, double Chance)[][] Fixes { get; }
 
-    /// <summary>[cause]: the repairs that can end it, with the chance.</summary>
-    public (int Repair, double Chance)[][] FixedBy { get; }
+    /// <summary>[cause]: the repairs that can end it, by their place among <see cref="Menders"/>, with the chance.</summary>
+    public (int Mender, double Chance)[][] FixedBy { get; }
 
     /// <summary>[finding]: money, without opening.</summary>
     public double[] FindingCost { get; }
@@ -94,7 +96,7 @@ internal sealed class PlanBoard
     /// <summary>Repairs that can end one of the causes.</summary>
     public int[] Menders { get; }
 
-    /// <summary>[repair]: one over its cost when all is shut.</summary>
+    /// <summary>[mender]: one over its cost when all is shut; filled up with 0 to whole vectors.</summary>
     public double[] PerCost { get; }
 
     /// <summary>Cost of a repair with its proof when these are open already, money.</summary>
@@ -147,13 +149,13 @@ internal sealed class PlanBoard
         [.. Enumerable.Range(0, active.Length).Where(c => row[active[c]] > 0).Select(c => (c, row[active[c]]))];
 
     private (int, double)[] FixesFor(int cause) =>
-        [.. Enumerable.Range(0, Fixes.Length).SelectMany(r => Fixes[r].Where(f => f.Cause == cause).Select(f => (r, f.Chance)))];
+        [.. Menders.SelectMany((r, m) => Fixes[r].Where(f => f.Cause == cause).Select(f => (m, f.Chance)))];
 
     private double LeastFor(int cause)
     {
         var least = HandBack;
-        foreach (var (repair, _) in FixedBy[cause])
-            least = Math.Min(least, RepairCost[repair]);
+        foreach (var (mender, _) in FixedBy[cause])
+            least = Math.Min(least, RepairCost[Menders[mender]]);
         return least;
     }
 

@@ -7,4 +7,5 @@ public sealed record ClockPreset(string Kind, double Minutes);
 
 /// <summary>House numbers that every job shares.</summary>
 /// <param name="Clocks">Waits that are started with one press.</param>
-public sealed record JobsNumbers(IReadOnlyList<ClockPreset> Clocks);
+/// <param name="Guarding">Kinds of wait that guard power, printing or moisture: see <see cref="GuardedWait"/>.</param>
+public sealed record JobsNumbers(IReadOnlyList<ClockPreset> Clocks, IReadOnlyList<string> Guarding);

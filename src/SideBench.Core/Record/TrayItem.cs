@@ -56,6 +56,9 @@ public static class TrayMarks
         ("moving", ["no-move", "inside"]),
         ("closing", ["inside", "no-close"]),
     ];
+
+    /// <summary>Marks of what dries: contacts that were wet, pads that were washed.</summary>
+    public static readonly IReadOnlyList<string> Drying = ["wet", "no-pads"];
 }
 
 /// <summary>What a step puts on the tray, as written in the fault book.</summary>

@@ -83,6 +83,9 @@ public sealed class JobScript
         return Later(told.Minutes).Add(BenchWork.Answer(Case, finding, outcome, quantity, NewId));
     }
 
+    /// <summary>Whether a repair can be done now: no gate holds it.</summary>
+    public bool CanMend(string repair) => BenchWork.Mend(Case, repair, null, "", () => "").IsGood;
+
     /// <summary>Does a repair.</summary>
     public JobScript Mend(string repair, string lot = "") =>
         Later(book.Repairs[book.IndexOfRepair(repair)].Minutes).Add(BenchWork.Mend(Case, repair, null, lot, NewId));

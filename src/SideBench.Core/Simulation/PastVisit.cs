@@ -30,30 +30,35 @@ public static class PastVisit
 
             if (advice.Kind is AdviceKind.HandBack || script.Case.State.Hands.Value > 240)
                 break;
-            Take(script, machine, advice, chance);
+            if (!Take(script, machine, advice, chance))
+                break;
         }
 
         script.Clear().EndClocks().End("handed-back", "Not worth more bench time; findings on the sheet.", customer);
     }
 
-    private static void Take(JobScript script, SimulatedPrinter machine, Advice advice, Random chance)
+    // False when the bill has grown past what the customer or the machine is worth while it was opened.
+    private static bool Take(JobScript script, SimulatedPrinter machine, Advice advice, Random chance)
     {
         if (advice.Held.Any(h => h.Step.Id == advice.Chosen!.Step.Id))
             script.Clear();
         if (advice.Chosen!.Step is Repair repair)
         {
-            machine.Mend(repair);
             if (repair.Tags.Contains("opens"))
                 script.Open(repair.Station);
+            if (!script.CanMend(repair.Id))
+                return false;
+            machine.Mend(repair);
             script.Mend(repair.Id, repair.Part.Length > 0 ? $"L{chance.Next(4000, 5900)}" : "").Clear();
             if (repair.Wait is { } wait)
                 script.Later(Math.Min(wait.MinMinutes, 1600) + 5).EndClocks();
-            return;
+            return true;
         }
 
         var finding = (Finding)advice.Chosen.Step;
         var outcome = machine.Show(finding, script.Case.Book.Complaint.Id);
         script.Tell(finding.Id, outcome, Measured(machine, finding, outcome)).Clear();
+        return true;
     }
 
     private static double? Measured(SimulatedPrinter machine, Finding finding, string outcome) =>

@@ -89,6 +89,25 @@ public class JourneyTests
         Assert.InRange(first.Machines.Count, 35, 45);
     }
 
+    [Theory]
+    [InlineData(0)]
+    [InlineData(40)]
+    [InlineData(133)]
+    [InlineData(264)]
+    public void DemoWorld_CanBeToldOnAnyDay(int day)
+    {
+        var world = new DemoWorld(
+            TestShop.Shop.Book,
+            TestShop.Shop.Models.Values,
+            4471,
+            TestShop.Now.AddDays(day).AddMinutes(31 * day),
+            TestShop.Numbers,
+            days: 300,
+            TestShop.Shop.Graphs
+        );
+        Assert.All(world.Past(), job => Assert.NotNull(HouseCrafts.Fold(job.Entries).HandOver));
+    }
+
     private static (Core.Identity.PersonId, string) DemoWorldPerson => (new Core.Identity.PersonId(1), "Ines Varga");
 
     private static DemoWorld World() => new(TestShop.Shop.Book, TestShop.Shop.Models.Values, 3, TestShop.Now, TestShop.Numbers, days: 260);

@@ -34,7 +34,8 @@ public sealed record OverrideRequest(Guid Key, int SeenVersion, string Step, str
 
 public sealed record TrayPutRequest(Guid Key, int SeenVersion, string? Label, string Change, int Count, int Thread = 0) : IJobWrite;
 
-public sealed record TrayClearRequest(Guid Key, int SeenVersion, IReadOnlyList<string>? Items, int Thread = 0) : IJobWrite;
+public sealed record TrayClearRequest(Guid Key, int SeenVersion, IReadOnlyList<string>? Items, string? WaitOver = null, int Thread = 0)
+    : IJobWrite;
 
 public sealed record ClockStartRequest(
     Guid Key,
@@ -46,7 +47,7 @@ public sealed record ClockStartRequest(
     int Thread = 0
 ) : IJobWrite;
 
-public sealed record ClockStopRequest(Guid Key, int SeenVersion, string Clock, int Thread = 0) : IJobWrite;
+public sealed record ClockStopRequest(Guid Key, int SeenVersion, string Clock, string? WaitOver = null, int Thread = 0) : IJobWrite;
 
 public sealed record WaitRequest(Guid Key, int SeenVersion, string For, string? What, DateTimeOffset? Until, int Thread = 0) : IJobWrite;
 
@@ -56,7 +57,15 @@ public sealed record ConsentRequest(Guid Key, int SeenVersion, string What, stri
 
 public sealed record PlaceRequest(Guid Key, int SeenVersion, int? Place, int Thread = 0) : IJobWrite;
 
-public sealed record CloseRequest(Guid Key, int SeenVersion, string How, string? Reason, string? Cause = null, int Thread = 0) : IJobWrite;
+public sealed record CloseRequest(
+    Guid Key,
+    int SeenVersion,
+    string How,
+    string? Reason,
+    string? Cause = null,
+    string? WaitOver = null,
+    int Thread = 0
+) : IJobWrite;
 
 public sealed record HandOverRequest(Guid Key, int SeenVersion, string? To, decimal Charge) : IJobWrite;
 

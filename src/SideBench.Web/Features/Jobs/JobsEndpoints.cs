@@ -137,7 +137,7 @@ public static class JobsEndpoints
             Act.Bench,
             "endClock",
             "Ends a clock.",
-            (r, on) => BenchKeeping.StopClock(on.Job.State, r.Clock),
+            (r, on) => on.Over(on.Guards(r.Clock), r.WaitOver, BenchKeeping.StopClock(on.Job.State, r.Clock)),
             harmless: true
         );
         jobs.MapJobWrite<NoteRequest>(
@@ -178,7 +178,11 @@ public static class JobsEndpoints
             Act.Bench,
             "closeThread",
             "Ends a thread; the last one ends the job.",
-            (r, on) => Endings.Close(on.Job, r.How, r.Reason ?? "", r.Cause ?? "")
+            (r, on) =>
+            {
+                var lines = Endings.Close(on.Job, r.How, r.Reason ?? "", r.Cause ?? "");
+                return on.Over(lines.IsGood && lines.Value.Any(l => l is Closed) ? on.Guards() : [], r.WaitOver, lines);
+            }
         );
         jobs.MapJobWrite<HandOverRequest>(
             "/hand-over",

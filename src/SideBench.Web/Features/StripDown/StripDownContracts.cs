@@ -8,7 +8,8 @@ public sealed record TakeOffRequest(Guid Key, int SeenVersion, string? Removal, 
 
 public sealed record WouldNotRequest(Guid Key, int SeenVersion, string? Removal, string? What, int Thread = 0) : IJobWrite;
 
-public sealed record PutBackRequest(Guid Key, int SeenVersion, string? Item, int? Count = null, int Thread = 0) : IJobWrite;
+public sealed record PutBackRequest(Guid Key, int SeenVersion, string? Item, int? Count = null, string? WaitOver = null, int Thread = 0)
+    : IJobWrite;
 
 public sealed record LostRequest(Guid Key, int SeenVersion, string? Removal, int Count, bool Before, string? Reason, int Thread = 0)
     : IJobWrite;

@@ -13,6 +13,7 @@ using SideBench.Devices.Pictures;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.StripDown;
 
@@ -77,7 +78,12 @@ public static class StripDownEndpoints
             Act.Bench,
             "putBack",
             "Puts something back, or shuts, plugs or tightens it.",
-            (r, on) => OpeningWork.PutBack(on.Job.State, OpeningMaps.GraphOf(on), r.Item ?? "", r.Count),
+            (r, on) =>
+                on.Over(
+                    Drying(on, r.Item ?? ""),
+                    r.WaitOver,
+                    OpeningWork.PutBack(on.Job.State, OpeningMaps.GraphOf(on), r.Item ?? "", r.Count)
+                ),
             harmless: true
         );
         job.MapJobWrite<TrayClearRequest>(
@@ -85,9 +91,14 @@ public static class StripDownEndpoints
             Act.Bench,
             "clearTray",
             "Takes things off the tray: they are back, shut or out again.",
-            (r, on) => OpeningWork.Clear(on.Job.State, r.Items ?? [], OpeningMaps.GraphOf(on))
+            (r, on) =>
+                on.Over(Drying(on, [.. r.Items ?? []]), r.WaitOver, OpeningWork.Clear(on.Job.State, r.Items ?? [], OpeningMaps.GraphOf(on)))
         );
     }
+
+    // What is wet is not said to be dry while its wait runs.
+    private static IReadOnlyList<Clock> Drying(OnJob on, params IReadOnlyList<string> items) =>
+        on.Job.State.Tray.Any(i => items.Contains(i.Id) && i.Marks.Any(TrayMarks.Drying.Contains)) ? on.Guards() : [];
 
     private static void MapPieces(RouteGroupBuilder job)
     {

@@ -103,6 +103,7 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
         :can-retry="canRetry"
         :asking="asking"
         @retry="desk.retry"
+        @over="desk.sayOver"
         @dismiss="desk.dismiss"
       />
       <div class="flex flex-col">

@@ -30,13 +30,14 @@ const ways = computed(() => [
   { id: 'unproved', name: 'Closed unproved', says: 'mended, but not proved' },
 ])
 
-async function send() {
+async function send(waitOver: string | null = null) {
   const last = props.job.threads.filter((t) => !t.how).length <= 1
   if (
     await props.desk.close({
       how: picked.value,
       reason: reason.value,
       cause: picked.value === 'verified' ? cause.value : '',
+      waitOver,
     })
   )
     emit('closed', last)
@@ -45,7 +46,7 @@ async function send() {
 
 <template>
   <AppDialog :open="open" :title="one ? 'Close this thread' : 'Close the job'" @close="emit('close')">
-    <form class="space-y-3" @submit.prevent="send">
+    <form class="space-y-3" @submit.prevent="send()">
       <fieldset>
         <legend class="font-bold">How it ends</legend>
         <label v-for="w in ways" :key="w.id" class="flex min-h-11 items-center gap-2">
@@ -81,6 +82,7 @@ async function send() {
         :asking="desk.asking.value"
         :can-retry="desk.canRetry.value"
         @retry="desk.retry"
+        @over="send"
         @dismiss="desk.dismiss"
       />
       <button type="submit" class="press press-main" :disabled="desk.busy.value">

@@ -40,6 +40,7 @@ export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
     problem: writes.problem,
     canRetry: computed(writes.canRetry),
     retry: writes.retry,
+    sayOver: writes.sayOver,
     dismiss: writes.dismiss,
     answer: (said: Omit<Api<'AnswerRequest'>, 'key' | 'seenVersion' | 'thread' | 'slot'> & { slot?: number }) =>
       answer({ slot: 0, ...said }),

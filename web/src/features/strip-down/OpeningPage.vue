@@ -63,11 +63,12 @@ async function answer(a: Answer, value: number | null, words: string) {
   const now = act.value
   if (!now) return
   if (a.does === 'pieces' || a.does === 'lost') counting.value = now.removal
-  else if (now.kind === 'off')
+  else if (now.kind === 'off' && now.removal)
     await (a.does === 'stuck'
       ? desk.wouldNot({ removal: now.removal, what: '' })
       : desk.off({ removal: now.removal, count: null }))
-  else if (now.kind === 'back')
+  // A guide has a step "back" of its own, which names no thing on the tray: that one is ticked.
+  else if (now.kind === 'back' && now.item)
     await (a.does === 'stuck'
       ? desk.wouldNot({ removal: now.removal, what: 'Would not seat.' })
       : desk.back({ item: now.item, count: null }))
@@ -118,6 +119,7 @@ useKeys(() => [
         :asking="asking"
         :can-retry="canRetry"
         @retry="desk.retry"
+        @over="desk.sayOver"
         @dismiss="desk.dismiss"
       />
       <RunHead
@@ -178,13 +180,7 @@ useKeys(() => [
             :busy="busy"
             :may="may"
             @answer="answer"
-            @photo="
-              desk.photo(
-                $event,
-                act.kind === 'off' || act.kind === 'back' ? act.removal : `${act.run}:${act.step}`,
-                act.title,
-              )
-            "
+            @photo="desk.photo($event, act.step ? `${act.run}:${act.step}` : act.removal, act.title)"
             @word="(what, by) => desk.consent({ what, by })"
           />
           <p v-else-if="closing && !choosing" class="panel text-go">

@@ -25,7 +25,12 @@ const back = async () => props.card && (await props.desk.back({ item: props.card
       <p v-if="card.beneath.length" class="border-l-4 border-stop bg-stop-tint px-3 py-1.5">
         Before it goes back: {{ card.beneath.join(', ') }}.
       </p>
-      <ProblemNote :problem="desk.problem.value" :asking="desk.asking.value" @dismiss="desk.dismiss" />
+      <ProblemNote
+        :problem="desk.problem.value"
+        :asking="desk.asking.value"
+        @over="async (why) => (await desk.sayOver(why)) && emit('close')"
+        @dismiss="desk.dismiss"
+      />
       <div v-if="may" class="flex flex-wrap gap-2">
         <button type="button" class="press press-main" :disabled="desk.busy.value" data-testid="put-back" @click="back">
           It is back

@@ -45,9 +45,17 @@ describe('answersOf', () => {
     expect(new Set(keys).size).toBe(keys.length)
   })
 
+  it('ticks a guide’s own step back, which names no thing on the tray', () => {
+    expect(answersOf(act({ kind: 'back', item: '', step: 'back' }), undefined).map((a) => a.does)).toEqual([
+      'done',
+      'photo',
+      'skip',
+    ])
+  })
+
   it('asks nothing of a cable that is plugged in but whether it seats', () => {
-    expect(answersOf(act({ kind: 'back', removal: '' }), undefined).map((a) => a.does)).toEqual(['done'])
-    expect(answersOf(act({ kind: 'back', removal: 'guard:ends' }), undefined).map((a) => a.does)).toEqual([
+    expect(answersOf(act({ kind: 'back', item: 't1', removal: '' }), undefined).map((a) => a.does)).toEqual(['done'])
+    expect(answersOf(act({ kind: 'back', item: 't2', removal: 'guard:ends' }), undefined).map((a) => a.does)).toEqual([
       'done',
       'stuck',
       'lost',

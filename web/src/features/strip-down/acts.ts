@@ -33,7 +33,7 @@ export function answersOf(act: Act, part: Part | undefined): Answer[] {
       answers.push({ key: 'L', label: group.count > 1 ? 'Not all, or one missing' : 'It is missing', does: 'pieces' })
     return answers
   }
-  if (act.kind === 'back') {
+  if (act.kind === 'back' && act.item) {
     const answers: Answer[] = [{ key: '1', label: 'Done', does: 'done' }]
     if (act.removal) answers.push({ key: '2', label: 'Will not seat', does: 'stuck' })
     if (act.removal.includes(':')) answers.push({ key: 'L', label: 'One is lost', does: 'lost' })

@@ -36,6 +36,7 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
     problem: writes.problem,
     canRetry: computed(writes.canRetry),
     retry: writes.retry,
+    sayOver: writes.sayOver,
     dismiss: writes.dismiss,
     aim: write((body: Api<'AimRequest'>) => dataOf(api.POST('/api/jobs/{id}/opening/aim', { ...at, body }))),
     off: write((body: Api<'TakeOffRequest'>) => dataOf(api.POST('/api/jobs/{id}/opening/off', { ...at, body }))),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import type { ProblemBody } from '@/shared/api/client'
 
 defineProps<{
@@ -9,7 +10,8 @@ defineProps<{
   /** Whether it is asked again right now whether the write got through. Default: false. */
   asking?: boolean
 }>()
-const emit = defineEmits<{ retry: []; dismiss: [] }>()
+const emit = defineEmits<{ retry: []; dismiss: []; over: [why: string] }>()
+const why = ref('')
 </script>
 
 <template>
@@ -30,6 +32,18 @@ const emit = defineEmits<{ retry: []; dismiss: [] }>()
     <ul v-if="problem.changes.length" class="mt-1 list-disc pl-5">
       <li v-for="(change, i) in problem.changes" :key="i">{{ change }}</li>
     </ul>
+    <div v-if="problem.code === 'wait-guards'" class="mt-2 flex flex-wrap items-end gap-2">
+      <label>
+        Why is it over?
+        <input
+          v-model="why"
+          class="field w-72"
+          maxlength="2000"
+          @keydown.enter.prevent="why.trim() && emit('over', why)"
+        />
+      </label>
+      <button type="button" class="press" :disabled="!why.trim()" @click="emit('over', why)">It is over</button>
+    </div>
     <p v-if="asking" class="mt-1 font-bold" data-testid="asking">Asking again …</p>
     <div v-else class="mt-2 flex flex-wrap gap-2">
       <button v-if="canRetry" type="button" class="press" @click="emit('retry')">Try again</button>

@@ -89,6 +89,13 @@ describe('useWrites', () => {
     expect(taken).toEqual(['ok', 'news'])
   })
 
+  it('sends a write again with the word why the wait before it is over', async () => {
+    const { writes, note, sent } = desk(refuse(409, 'wait-guards'))
+    expect(await note({ text: 'contacts back' })).toBe(false)
+    expect(await writes.sayOver('dry by the lamp')).toBe(true)
+    expect(sent[1]).toMatchObject({ text: 'contacts back', waitOver: 'dry by the lamp' })
+  })
+
   it('lets writes wait their turn, and takes the same press twice for one', async () => {
     let release!: (answer: string) => void
     const { note, sent } = desk(() => new Promise<string>((go) => (release = go)))

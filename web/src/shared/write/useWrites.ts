@@ -39,6 +39,7 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
   const problem = ref<ProblemBody | null>(null)
   const waiting = ref<{ what: string; call: () => Promise<Answer> } | null>(null)
   const unanswered = new Map<string, unknown>()
+  let guarded: ((waitOver: string) => Promise<boolean>) | null = null
   let inHand: { what: string; done: Promise<unknown> } | null = null
 
   /** Sends a write in its turn; its answer, or null when it was refused, is not acknowledged, or is in hand already. */
@@ -110,10 +111,13 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
   /** A kind of write: what is said, sent as one body. True when it was written. */
   function write<T>(post: (body: T) => Promise<Answer>) {
     const kind = ++kinds
-    return async (said: Omit<T, 'key' | 'seenVersion' | 'thread'>): Promise<boolean> => {
+    async function again(said: Omit<T, 'key' | 'seenVersion' | 'thread'>): Promise<boolean> {
       const what = `${kind} ${JSON.stringify(said)}`
-      return (await send(what, () => post(bodyOf<T>(what, said)))) !== null
+      const done = (await send(what, () => post(bodyOf<T>(what, said)))) !== null
+      if (problem.value?.code === 'wait-guards') guarded = (waitOver) => again({ ...said, waitOver })
+      return done
     }
+    return again
   }
 
   return {
@@ -123,6 +127,8 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
     asking: readonly(asking),
     problem,
     canRetry: () => waiting.value !== null,
+    /** Says why a wait is over that stood before the last write, and sends that write again with it. */
+    sayOver: async (waitOver: string) => (guarded ? guarded(waitOver) : false),
     retry: async () => (waiting.value ? send(waiting.value.what, waiting.value.call) : null),
     dismiss: () => {
       problem.value = null

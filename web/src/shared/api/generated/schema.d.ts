@@ -1412,6 +1412,7 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             clock: string;
+            waitOver?: null | string;
             /**
              * Format: int32
              * @default 0
@@ -1437,6 +1438,7 @@ export interface components {
             how: string;
             reason: null | string;
             cause?: null | string;
+            waitOver?: null | string;
             /**
              * Format: int32
              * @default 0
@@ -2170,6 +2172,7 @@ export interface components {
             item: null | string;
             /** Format: int32 */
             count?: null | number;
+            waitOver?: null | string;
             /**
              * Format: int32
              * @default 0
@@ -2699,6 +2702,7 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             items: null | string[];
+            waitOver?: null | string;
             /**
              * Format: int32
              * @default 0

@@ -1,0 +1,97 @@
+using SideBench.Core.Bench;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
+using SideBench.Core.StripDown;
+using Xunit;
+
+namespace SideBench.Core.Tests.StripDown;
+
+/// <summary>Every guide of the house, on every model it fits, from its first step to its end, by the rules the interface goes by.</summary>
+[Trait("Pace", "slow")]
+public class EveryGuideEndsTests
+{
+    public static TheoryData<string, string> All()
+    {
+        var all = new TheoryData<string, string>();
+        foreach (var model in TestShop.Shop.Models.Values)
+        foreach (var guide in TestShop.Shop.GuidesFor(model))
+            all.Add(guide.Id, model.Id);
+        return all;
+    }
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void Guide_IsFollowedToItsEnd_WithEverythingBack(string guide, string model)
+    {
+        var job = new Followed(model, TestShop.Shop.Guides.Single(g => g.Id == guide));
+        while (job.Run.Next is { } step)
+            job.Do(step);
+        job.Add(GuideWork.End(job.State, "run", ""));
+        Assert.True(job.Run.Ended!.Done);
+        Assert.DoesNotContain(job.State.Opening.Counts, c => c.Value.OnTray > 0);
+        Assert.DoesNotContain(job.State.Tray, item => item.Removal is not null);
+        Assert.Empty(job.State.Doubts);
+    }
+
+    private sealed class Followed
+    {
+        private readonly List<Entry> entries;
+        private readonly AccessGraph? graph;
+        private int names;
+
+        public Followed(string model, Guide guide)
+        {
+            var machine = TestShop.Shop.Models[model];
+            var complaint = TestShop.Shop.Book.Complaints.First(c =>
+                c.When.Holds(new Facts { Model = machine, Context = new Dictionary<string, string>() })
+            );
+            entries = TestShop.Opened(TestShop.Intake(model, complaint.Id));
+            graph = TestShop.Shop.Graphs.GetValueOrDefault(model);
+            Add(GuideWork.Begin(State, machine, guide, 1, "run"));
+        }
+
+        public JobState State => HouseCrafts.Fold(entries);
+
+        public GuideRun Run => State.Opening.Runs.Single();
+
+        public void Add(Outcome<IReadOnlyList<EntryBody>> lines) => TestShop.Add(entries, lines);
+
+        public void Do(GuideStep step)
+        {
+            foreach (var word in new[] { step.Word, step.Irreversible ? "irreversible" : "" }.Where(w => w.Length > 0))
+                if (!State.Consents.Contains(word))
+                    Add(BenchKeeping.Consent(State, word, "Sal Marsh"));
+            if (step.Photo)
+                Add(OpeningWork.Photo(State, "fp", $"run:{step.Id}", "before"));
+            if (step.Kind == StepKind.Open)
+                Open(step);
+            if (step.Kind == StepKind.Back)
+                PutBack();
+            double? value = step.Measure is { } asked ? (asked.Min + asked.Max) / 2 : null;
+            Add(GuideWork.Tick(TestShop.Case(entries), graph, new StepTold("run", step.Id, "done", value, ""), NewName));
+        }
+
+        private void Open(GuideStep step)
+        {
+            var targets = GuideTargets.Of(step, graph!, Run.Begun.Slot);
+            var done = State.Opening.DoneOn(graph!, State.Tray);
+            foreach (var removal in WayIn.To(graph!, targets, TestShop.Handling, done).Steps)
+                Add(OpeningWork.TakeOff(TestShop.Case(entries), graph!, removal.Id, null, NewName()));
+        }
+
+        // One thing after another, as the way back has them.
+        private void PutBack()
+        {
+            for (var left = State.Tray.Count; left > 0; left--)
+            {
+                var next = WayBack.Of(graph, State.Tray, TestShop.Handling).Steps[0].Item;
+                Add(next.Removal is null ? OpeningWork.Clear(State, [next.Id], graph) : OpeningWork.PutBack(State, graph, next.Id, null));
+            }
+        }
+
+        private string NewName() => $"n{++names}";
+    }
+}
