@@ -55,6 +55,7 @@ for (const place of places) {
   for (let i = 0; i < 10; i++) {
     const slower = i % 2 ? 4 : 1
     await devtools.send('Emulation.setCPUThrottlingRate', { rate: slower })
+    await page.locator('[data-testid="next-card"][data-settled="true"]').waitFor()
     const time = await press('1')
     await devtools.send('Emulation.setCPUThrottlingRate', { rate: 1 })
     if (time === null) break

@@ -71,6 +71,12 @@ export async function after(page: Page, act: () => Promise<void>) {
   await expect.poll(() => version(page)).toBeGreaterThan(before)
 }
 
+/** Presses a digit on the bench card, once the card has stood long enough to be read. */
+export async function digit(page: Page, key: string) {
+  await expect(card(page)).toHaveAttribute('data-settled', 'true')
+  await page.keyboard.press(key)
+}
+
 /** Chooses a step by its station on the path map, then gives an answer. */
 export async function answerAt(page: Page, station: string, step: string, outcome: string) {
   await page.locator(`[data-station="${station}"]`).first().click()
@@ -141,6 +147,7 @@ export const usual: Record<string, string> = {
 /** Answers the card as the machine of a story would, for as long as it asks easy things. */
 export async function answerEasy(page: Page, until: string[] = []) {
   for (let i = 0; i < 20; i++) {
+    await expect(card(page)).toHaveAttribute('data-settled', 'true')
     const step = (await card(page).getAttribute('data-step')) ?? ''
     if (until.includes(step) || !usual[step] || !(await card(page).locator('[data-outcome]').first().isEnabled()))
       return

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { after, answerAt, answerEasy, card, signIn, takeIn, version } from './bench'
+import { after, answerAt, answerEasy, card, signIn, takeIn, version, digit } from './bench'
 
 test('a fading tank machine is taken in, found, mended, proved with full pages, closed and handed over', async ({
   page,
@@ -13,7 +13,7 @@ test('a fading tank machine is taken in, found, mended, proved with full pages, 
 
   // Easy checks come first; a digit answers.
   await expect(card(page)).toHaveAttribute('data-step', 'valve-look')
-  await after(page, () => page.keyboard.press('1'))
+  await after(page, () => digit(page, '1'))
   await expect(page.locator('[data-source="valve-look"]')).toContainText('The transport valve is open')
 
   await answerEasy(page, ['nozzle-sheet'])

@@ -8,6 +8,7 @@ const key = (page: Page) => act(page).evaluateAll((cards) => cards[0]?.getAttrib
 /** Presses a key until the card shows another thing to do. */
 async function press(page: Page, what: string) {
   const before = await key(page)
+  await expect(act(page)).toHaveAttribute('data-settled', 'true')
   await page.keyboard.press(what)
   await expect.poll(() => key(page)).not.toBe(before)
 }
@@ -42,6 +43,7 @@ test('a machine is opened by the shortest way, a screw is lost, and nothing clos
   while ((await key(page)) !== 'rear-panel:rear-long') await press(page, '1')
   const off = await page.getByTestId('tray-cards').locator('[data-tray]').count()
   const before = await page.getByTestId('opening').getAttribute('data-version')
+  await expect(act(page)).toHaveAttribute('data-settled', 'true')
   await page.keyboard.press('2')
   await expect(page.getByTestId('opening')).not.toHaveAttribute('data-version', before!)
   await expect(page.getByTestId('tray-cards').locator('[data-tray]')).toHaveCount(off)
@@ -97,6 +99,7 @@ test('a guide is followed by two people, with the word, a photo and a number, an
   await page.getByRole('button', { name: 'They agree' }).click()
   await expect(act(page)).not.toContainText('word first')
   await press(page, '1')
+  await expect(act(page)).toHaveAttribute('data-settled', 'true')
   await page.keyboard.press('1')
   await expect(page.locator('[data-code="photo-first"]')).toBeVisible()
   const photo = await page.screenshot({ clip: { x: 0, y: 0, width: 120, height: 90 } })

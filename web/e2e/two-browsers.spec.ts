@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { after, card, signIn, takeIn, version } from './bench'
+import { after, card, signIn, takeIn, version, digit } from './bench'
 
 test('two browsers on one job see each other, and a stale answer is refused with what changed', async ({
   page,
@@ -13,7 +13,7 @@ test('two browsers on one job see each other, and a stale answer is refused with
   await expect(card(other)).toHaveAttribute('data-step', (await card(page).getAttribute('data-step'))!)
 
   // An answer in one shows in the other.
-  await after(page, () => page.keyboard.press('1'))
+  await after(page, () => digit(page, '1'))
   await expect.poll(() => version(other), { intervals: [50], timeout: 1000 }).toBe(await version(page))
 
   // Cut off from the news, the other answers what it still shows: refused, told, never doubled.
@@ -25,9 +25,9 @@ test('two browsers on one job see each other, and a stale answer is refused with
   await other.goto(`/bench/${id}`)
   const step = await card(other).getAttribute('data-step')
   const seen = await version(other)
-  await after(page, () => page.keyboard.press('1'))
+  await after(page, () => digit(page, '1'))
   await expect(card(other)).toHaveAttribute('data-step', step!)
-  await other.keyboard.press('1')
+  await digit(other, '1')
   await expect(other.getByRole('alert').filter({ hasText: 'Somebody was faster' })).toContainText('Ines Varga')
   await expect.poll(() => version(other)).toBe(seen + 1)
 })

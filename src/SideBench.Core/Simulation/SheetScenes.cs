@@ -175,14 +175,14 @@ public static class SheetScenes
         );
     }
 
-    private static SheetView Flatbed(SheetLayout layout, double scale, int hard, Random chance)
+    private static SheetLens Flatbed(SheetLayout layout, double scale, int hard, Random chance)
     {
         var turn = (chance.NextDouble() - 0.5) * (1 + (hard * 2.5)) * Math.PI / 180;
         var margin = 6.0;
         var (w, h) = ((layout.PageWidthMm + (2 * margin)) * scale, (layout.PageHeightMm + (2 * margin)) * scale);
         var (sx, sy) = (scale * (1 + (0.02 * (chance.NextDouble() - 0.5))), scale * (1 + (0.02 * (chance.NextDouble() - 0.5))));
         var map = Turned(sx, sy, turn, layout, w / 2, h / 2, 0, 0);
-        return new SheetView(
+        return new SheetLens(
             (int)w,
             (int)h,
             map,
@@ -200,7 +200,7 @@ public static class SheetScenes
         );
     }
 
-    private static SheetView Phone(SheetLayout layout, double scale, int hard, Random chance)
+    private static SheetLens Phone(SheetLayout layout, double scale, int hard, Random chance)
     {
         var roll = (chance.NextDouble() - 0.5) * (2 + (hard * 3)) * Math.PI / 180;
         var (w, h) = (layout.PageWidthMm * scale * PhotoMargin, layout.PageHeightMm * scale * PhotoMargin);
@@ -210,7 +210,7 @@ public static class SheetScenes
         var depth = Math.Sin(tilt * Math.PI / 180) / (1.5 * Math.Max(layout.PageWidthMm, layout.PageHeightMm));
         var map = Turned(scale, scale, roll, layout, w / 2, h / 2, depth * Math.Cos(azimuth), depth * Math.Sin(azimuth));
         Rgb[] tables = [new(92, 92, 94), new(110, 72, 44), new(60, 80, 130), new(190, 180, 165)];
-        return new SheetView(
+        return new SheetLens(
             (int)w,
             (int)h,
             map,
@@ -244,7 +244,7 @@ public static class SheetScenes
         return new Homography(a / w, b / w, c / w, d / w, e / w, f / w, g / w, h / w);
     }
 
-    private static SheetView Covered(SheetView view, SheetLayout layout, NozzleTruth truth, Random chance)
+    private static SheetLens Covered(SheetLens view, SheetLayout layout, NozzleTruth truth, Random chance)
     {
         // What lies on a unit that prints nothing hides nothing.
         var printing = layout.Units.Where((_, u) => truth.Units[u].Strength.Average() > 0.8).ToList();
@@ -267,7 +267,7 @@ public static class SheetScenes
     }
 
     // Moves the page so that one side of the pattern leaves the picture.
-    private static SheetView CutOff(SheetView view, SheetLayout layout, Random chance)
+    private static SheetLens CutOff(SheetLens view, SheetLayout layout, Random chance)
     {
         var bounds = layout.Units.Select(unit => unit.Bounds).ToList();
         var (left, top, right, bottom) = (
@@ -294,7 +294,7 @@ public static class SheetScenes
         };
     }
 
-    private static SheetView Moved(SheetView view, double x, double y)
+    private static SheetLens Moved(SheetLens view, double x, double y)
     {
         var m = view.PageToImage;
         return view with

@@ -1,8 +1,8 @@
 using SideBench.Core.Outcomes;
 using SideBench.Web.Features.Accounts;
 using SideBench.Web.Features.Board;
+using SideBench.Web.Features.BookPages;
 using SideBench.Web.Features.Events;
-using SideBench.Web.Features.Guides;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Features.Machines;
 using SideBench.Web.Features.Practice;
@@ -26,7 +26,7 @@ public static class Routes
         api.MapJobs();
         api.MapMachines();
         api.MapSearch();
-        api.MapGuides();
+        api.MapBook();
         api.MapPractice();
         foreach (var craft in app.Services.GetServices<WebCraft>())
             craft.Map(api);

@@ -55,7 +55,7 @@ public class CoverCheckTests
     {
         const double Scale = 8;
         var page = SheetPress.Print(Layout, truth, 12, 0.9, new Random(3));
-        var view = new SheetView(
+        var view = new SheetLens(
             (int)(115 * Scale),
             (int)(90 * Scale),
             new Homography(Scale, 0, 5 * Scale, 0, Scale, 5 * Scale, 0, 0),

@@ -80,7 +80,7 @@ public class DashGaugeTests
     public void Softness_IsSeen_AndShapeIsAsThickAsPrinted()
     {
         var page = SheetPress.Print(Layout, NozzleTruth.Good(Layout), 14, 0.85, new Random(1));
-        var view = new SheetView(
+        var view = new SheetLens(
             (int)(105 * Scale),
             (int)(80 * Scale),
             new Homography(Scale, 0, -0.5, 0, Scale, -0.5, 0, 0),

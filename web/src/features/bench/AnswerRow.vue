@@ -10,6 +10,8 @@ defineProps<{
   digit: number
   /** Cannot be given now. */
   disabled: boolean
+  /** Whether the card has stood long enough to be answered. */
+  settled: boolean
 }>()
 /** The number that goes with it, in the outcome's unit; null when not measured. */
 const quantity = defineModel<number | null>({ default: null })
@@ -35,6 +37,7 @@ const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(covera
       type="button"
       class="flex min-h-14 min-w-0 flex-1 items-center gap-3 rounded px-3 py-1 text-left hover:enabled:bg-paper"
       :disabled="disabled || wrong"
+      :aria-disabled="!settled"
       :data-outcome="outcome.id"
       @click="emit('press')"
     >

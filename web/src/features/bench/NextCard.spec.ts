@@ -1,15 +1,22 @@
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
+import { youngMs } from '@/shared/state/useSettled'
 import NextCard from './NextCard.vue'
 import { testBench, testStep } from './madeUp.test'
 
-const show = (props: Partial<InstanceType<typeof NextCard>['$props']> = {}) =>
+const young = (props: Partial<InstanceType<typeof NextCard>['$props']> = {}) =>
   mount(NextCard, {
     props: { job: testBench(), chosen: null, busy: false, mayBench: true, ...props },
     attachTo: document.body,
   })
+
+const show = (props: Partial<InstanceType<typeof NextCard>['$props']> = {}) => {
+  const card = young(props)
+  vi.advanceTimersByTime(youngMs)
+  return card
+}
 
 const press = async (key: string) => {
   window.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
@@ -17,7 +24,26 @@ const press = async (key: string) => {
 }
 
 describe('NextCard', () => {
-  beforeEach(() => setActivePinia(createPinia()))
+  beforeEach(() => {
+    setActivePinia(createPinia())
+    vi.useFakeTimers()
+  })
+  afterEach(() => vi.useRealTimers())
+
+  it('takes no press that comes before the card can be read, and a digit for every answer', async () => {
+    const outcomes = Array.from({ length: 8 }, (_, i) => ({ ...testStep().outcomes[0]!, id: `o${i}` }))
+    const card = young({ chosen: testStep({ id: 'panel-code', outcomes }) })
+    await press('1')
+    expect(card.emitted('answer')).toBeUndefined()
+    vi.advanceTimersByTime(youngMs)
+    await press('8')
+    expect(card.emitted('answer')).toEqual([['o7', null, null]])
+    // Another card is young again.
+    await card.setProps({ chosen: testStep({ id: 'another', outcomes }) })
+    await press('1')
+    expect(card.emitted('answer')).toHaveLength(1)
+    card.unmount()
+  })
 
   it('answers by press and by digit', async () => {
     const card = show()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useKeys } from '@/shared/state/useKeys'
+import { useSettled } from '@/shared/state/useSettled'
 import type { Bench, Step } from './useJob'
 import AnswerRow from './AnswerRow.vue'
 import StepMeta from './StepMeta.vue'
@@ -40,6 +41,7 @@ watch(
 )
 const blocked = computed(() => step.value?.held ?? null)
 const stopped = computed(() => props.busy || !props.mayBench || blocked.value !== null)
+const settled = useSettled(() => `${props.job.thread} ${step.value?.id ?? props.job.advice.kind}`)
 const heading = computed(() => {
   if (props.chosen) return 'Chosen by you'
   const kinds: Record<string, string> = {
@@ -54,11 +56,12 @@ const heading = computed(() => {
 
 function answer(index: number) {
   const outcome = step.value?.outcomes[index]
-  if (!outcome || stopped.value) return
+  if (!outcome || stopped.value || !settled.value) return
   emit('answer', outcome.id, quantities.value[outcome.id] ?? null, coverages.value[outcome.id] ?? null)
 }
 
 function press(digit: number) {
+  if (!settled.value) return
   if (step.value?.kind === 'repair') {
     if (digit === 1 && !stopped.value) emit('mend', lot.value)
   } else if (!step.value && digit === 1 && props.mayBench)
@@ -67,7 +70,7 @@ function press(digit: number) {
 }
 
 useKeys(() => [
-  ...Array.from({ length: 6 }, (_, i) => ({
+  ...Array.from({ length: 9 }, (_, i) => ({
     key: String(i + 1),
     does: `answer ${i + 1} of the card`,
     run: () => press(i + 1),
@@ -78,7 +81,13 @@ useKeys(() => [
 </script>
 
 <template>
-  <section class="panel border-2 border-ink" aria-labelledby="next-title" data-testid="next-card" :data-step="step?.id">
+  <section
+    class="panel border-2 border-ink"
+    aria-labelledby="next-title"
+    data-testid="next-card"
+    :data-step="step?.id"
+    :data-settled="settled"
+  >
     <StepMeta :heading="heading" :step="step" :currency="job.spent.currency" />
     <h2 id="next-title" class="mt-1 text-xl md:text-2xl">
       {{ step?.name ?? (job.advice.kind === 'close' ? 'Clear the tray, then close' : 'Hand back with the findings') }}
@@ -112,6 +121,7 @@ useKeys(() => [
         type="button"
         class="press mt-3 min-h-14 w-full justify-start"
         :disabled="stopped"
+        :aria-disabled="!settled"
         data-testid="done"
         @click="press(1)"
       >
@@ -127,10 +137,18 @@ useKeys(() => [
         :outcome="o"
         :digit="i + 1"
         :disabled="stopped"
+        :settled="settled"
         @press="answer(i)"
       />
     </ol>
-    <button v-else type="button" class="press press-main mt-3 min-h-14" :disabled="busy || !mayBench" @click="press(1)">
+    <button
+      v-else
+      type="button"
+      class="press press-main mt-3 min-h-14"
+      :disabled="busy || !mayBench"
+      :aria-disabled="!settled"
+      @click="press(1)"
+    >
       <span class="keycap">1</span> {{ job.advice.kind === 'close' ? 'Close as verified' : 'Close and hand back' }}
     </button>
     <button

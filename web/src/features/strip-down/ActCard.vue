@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { typedNumber } from '@/shared/format'
 import { useKeys } from '@/shared/state/useKeys'
+import { useSettled } from '@/shared/state/useSettled'
 import { answersOf, seenFrom, spoken, type Answer } from './acts'
 import SidePlan from './SidePlan.vue'
 import type { Act, Opening } from './useOpening'
@@ -40,6 +41,7 @@ watch(
 const part = computed(() => props.opening.parts.find((p) => p.id === props.act.part))
 const answers = computed(() => answersOf(props.act, part.value))
 const stopped = computed(() => !props.may || props.opening.closed || props.act.done || props.act.word !== '')
+const settled = useSettled(() => props.act.key)
 const canSpeak = 'speechSynthesis' in window
 const kinds: Record<string, string> = {
   off: 'Way in',
@@ -57,6 +59,7 @@ const wordSays: Record<string, string> = {
 }
 
 function press(answer: Answer) {
+  if (!settled.value) return
   if (answer.does === 'photo') {
     if (!props.busy && props.may) file.value?.click()
     return
@@ -99,6 +102,7 @@ watch(answers, () => keys.refresh())
     aria-labelledby="act-title"
     data-testid="act"
     :data-key="act.key"
+    :data-settled="settled"
   >
     <p class="text-sm text-soft">{{ heading }}</p>
     <h2 id="act-title" class="text-xl" aria-live="polite">{{ act.title }}</h2>
@@ -162,6 +166,7 @@ watch(answers, () => keys.refresh())
                   : 'min-h-14'
             "
             :disabled="a.does === 'photo' ? busy || !may : stopped"
+            :aria-disabled="!settled"
             :data-answer="a.does"
             @click="press(a)"
           >

@@ -82,6 +82,14 @@ describe('useTakeIn', () => {
     expect(made.customerId.value).toBe(9)
   })
 
+  it('does not send a limit that is no number as none', async () => {
+    const { made, posted } = await form({ 'POST /api/take-in': () => Response.json({ jobId: 41, tag: 418 }) })
+    made.form.value.limit = '60 GBP'
+    expect(await made.send()).toBeNull()
+    expect(posted).toEqual([])
+    expect(made.problem.value?.problems[0]).toMatchObject({ pointer: '/limit', detail: '“60 GBP” is no number.' })
+  })
+
   it('keeps what was typed, and the key, when it is refused; clears both once it is written', async () => {
     let down = true
     const { made, posted } = await form({

@@ -2,7 +2,8 @@ import { useQuery } from '@tanstack/vue-query'
 import { useDebounceFn, useStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { v4 as uuid } from 'uuid'
-import { api, dataOf, type Api } from '@/shared/api/client'
+import { api, dataOf, type Api, type ProblemBody } from '@/shared/api/client'
+import { typedNumber } from '@/shared/format'
 import { useWrites } from '@/shared/write/useWrites'
 
 const empty = {
@@ -26,6 +27,16 @@ const empty = {
   ageYears: '',
   firmware: 'unknown',
   slot: 0,
+}
+
+const noNumber = (pointer: string, typed: string): ProblemBody => {
+  const said = {
+    code: 'not-a-number',
+    title: 'Not a number',
+    detail: `“${typed}” is no number.`,
+    hint: 'Give figures only.',
+  }
+  return { type: 'about:blank', status: 0, ...said, problems: [{ ...said, pointer }], changes: [] }
 }
 
 /** The take-in form. What is typed is kept in this browser until it is written, with the key of its write. */
@@ -93,7 +104,7 @@ export function useTakeIn() {
       ageYears: f.ageYears === '' ? null : Number(f.ageYears),
       slot: Number(f.slot) || 0,
       warrantyEnd: f.warrantyEnd || null,
-      limit: f.limit === '' ? null : Number(String(f.limit).replace(',', '.')),
+      limit: typedNumber(String(f.limit)),
       promise: f.promise ? new Date(f.promise).toISOString() : null,
     }
   }
@@ -107,6 +118,11 @@ export function useTakeIn() {
 
   /** Writes it; the job's number, or null when it was refused. */
   async function send(): Promise<number | null> {
+    // What is no number is not sent as nothing.
+    if (Number.isNaN(typedNumber(String(form.value.limit)))) {
+      writes.problem.value = noNumber('/limit', String(form.value.limit))
+      return null
+    }
     const said = body()
     const taken = await writes.send('take-in', () => dataOf(api.POST('/api/take-in', { body: said })))
     if (writes.problem.value?.code === 'key-reused') key.value = uuid()

@@ -1,4 +1,4 @@
-namespace SideBench.Web.Features.Guides;
+namespace SideBench.Web.Features.BookPages;
 
 /// <summary>A line of the book's index: a cause, a finding, a repair or a code.</summary>
 public sealed record BookLine(string Kind, string Id, string Name, string Station, string Detail, string Words);

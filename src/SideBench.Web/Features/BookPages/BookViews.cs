@@ -2,10 +2,10 @@ using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
 using SideBench.Packs;
 
-namespace SideBench.Web.Features.Guides;
+namespace SideBench.Web.Features.BookPages;
 
 /// <summary>Lays causes and codes of the book out.</summary>
-public static class GuideViews
+public static class BookViews
 {
     private const double LeastForCode = 0.01;
 

@@ -20,7 +20,7 @@ namespace SideBench.Core.Simulation;
 /// <param name="Pen">Whether somebody ticked it with a pen.</param>
 /// <param name="Cover">A part of the page that something lies on: left, top, width, height in mm; null for none.</param>
 /// <param name="CoverColor">What lies there.</param>
-public sealed record SheetView(
+public sealed record SheetLens(
     int Width,
     int Height,
     Homography PageToImage,

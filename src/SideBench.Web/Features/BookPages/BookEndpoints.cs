@@ -4,13 +4,13 @@ using SideBench.Core.Machines;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
 
-namespace SideBench.Web.Features.Guides;
+namespace SideBench.Web.Features.BookPages;
 
 /// <summary>The fault book, to be read and searched.</summary>
-public static class GuidesEndpoints
+public static class BookEndpoints
 {
     /// <summary>Maps them.</summary>
-    public static void MapGuides(this IEndpointRouteBuilder routes)
+    public static void MapBook(this IEndpointRouteBuilder routes)
     {
         var guides = routes.MapGroup("/guides").WithTags("Guides");
         guides
@@ -23,7 +23,7 @@ public static class GuidesEndpoints
                 "/causes/{id}",
                 (string id, BenchBooks books) =>
                     books.Shop.Book.Causes.FirstOrDefault(c => c.Id == id) is { } cause
-                        ? Results.Ok(GuideViews.Cause(books.Shop, cause))
+                        ? Results.Ok(BookViews.Cause(books.Shop, cause))
                         : ProblemResults.Of(DiagnosisProblem.NotInBook, "", id)
             )
             .Produces<CausePage>()
@@ -35,7 +35,7 @@ public static class GuidesEndpoints
                 (string model, string code, BenchBooks books) =>
                     books.Shop.Models.GetValueOrDefault(model) is { } machine
                     && machine.Codes.FirstOrDefault(c => c.Code == code) is { } known
-                        ? Results.Ok(GuideViews.Code(books.Shop.Book, machine, known))
+                        ? Results.Ok(BookViews.Code(books.Shop.Book, machine, known))
                         : ProblemResults.Of(DiagnosisProblem.NotInBook, "", code)
             )
             .Produces<CodePage>()
