@@ -14,48 +14,44 @@ await page.waitForURL('**/today')
 
 /** Presses a digit; how long until another card stands, in ms, or null when that press asks for more. */
 async function press(digit) {
-  const taken = page.evaluate(
-    () =>
-      new Promise((done) => {
-        const step = () => document.querySelector('[data-testid="next-card"]')?.getAttribute('data-step') ?? ''
-        const before = step()
-        const giveUp = setTimeout(() => done(null), 4000)
-        addEventListener(
-          'keydown',
-          () => {
-            const start = performance.now()
-            const watch = new MutationObserver(() => {
-              if (!step() || step() === before) return
-              watch.disconnect()
-              clearTimeout(giveUp)
-              requestAnimationFrame(() => done(performance.now() - start))
-            })
-            watch.observe(document.body, { subtree: true, childList: true, attributes: true })
-          },
-          { once: true, capture: true },
-        )
-      }),
-  )
+  await page.evaluate(() => {
+    const step = () => document.querySelector('[data-testid="next-card"]')?.getAttribute('data-step') ?? ''
+    const before = step()
+    window.taken = new Promise((done) => {
+      const giveUp = setTimeout(() => done(null), 4000)
+      const pressed = () => {
+        const start = performance.now()
+        const watch = new MutationObserver(() => {
+          if (!step() || step() === before) return
+          watch.disconnect()
+          clearTimeout(giveUp)
+          requestAnimationFrame(() => done(performance.now() - start))
+        })
+        watch.observe(document.body, { subtree: true, childList: true, attributes: true })
+      }
+      addEventListener('keydown', pressed, { once: true, capture: true })
+    })
+  })
   await page.keyboard.press(digit)
-  return taken
+  return page.evaluate(() => window.taken)
 }
 
 const times = { 1: [], 4: [] }
+await page.locator('[data-place]').first().waitFor()
 const places = await page.locator('[data-place]').evaluateAll((all) => all.map((p) => p.getAttribute('data-place')))
 for (const place of places) {
   await page.goto(`${base}/today`)
   await page.locator(`[data-place="${place}"]`).click()
-  if (
-    !(await page
-      .getByTestId('next-card')
-      .isVisible({ timeout: 5000 })
-      .catch(() => false))
+  const card = page.locator('[data-testid="next-card"][data-settled="true"]')
+  const isThere = await card.waitFor({ timeout: 8000 }).then(
+    () => true,
+    () => false,
   )
-    continue
+  if (!isThere) continue
   for (let i = 0; i < 10; i++) {
     const slower = i % 2 ? 4 : 1
     await devtools.send('Emulation.setCPUThrottlingRate', { rate: slower })
-    await page.locator('[data-testid="next-card"][data-settled="true"]').waitFor()
+    await card.waitFor()
     const time = await press('1')
     await devtools.send('Emulation.setCPUThrottlingRate', { rate: 1 })
     if (time === null) break
