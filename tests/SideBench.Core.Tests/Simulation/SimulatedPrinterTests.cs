@@ -58,6 +58,9 @@ public class SimulatedPrinterTests
         Assert.Equal(PatternClass.Starvation, starved.Units[Unit(printer, "M")].Pattern);
         Assert.Equal(starved.Units[Unit(printer, "M")].Missing, printer.Sheet()!.Units[Unit(printer, "M")].Missing);
         Assert.Empty(starved.Units[Unit(printer, "C")].Missing);
+        printer.Run(printer.Model.Operation("clean-deep")!);
+        printer.Told(low, "nozzle-sheet", "complete");
+        Assert.Equal(starved.Units[Unit(printer, "M")].Missing, printer.Sheet()!.Units[Unit(printer, "M")].Missing);
         printer.GetWell(low);
         Assert.Empty(printer.Sheet()!.Units.SelectMany(u => u.Missing));
     }

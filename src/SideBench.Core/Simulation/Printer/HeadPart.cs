@@ -123,7 +123,8 @@ public sealed class HeadPart : PrinterPart
     private List<int> UnitsOf(int slot) =>
         [.. plan.Layout.Units.Index().Where(u => slot == 0 || plan.Slots[u.Item.Id] == slot).Select(u => u.Index)];
 
-    private IEnumerable<int> Free() => Enumerable.Range(0, truth.Units.Count).Except(shown.Values.SelectMany(u => u));
+    // Units of no fault that are fed: a clean brings nothing back where no ink comes.
+    private IEnumerable<int> Free() => Enumerable.Range(0, truth.Units.Count).Except(shown.Values.SelectMany(u => u)).Except(starved);
 
     private void Each(int at, Func<int, bool> which, double strength)
     {
