@@ -50,7 +50,9 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, HouseRates h
                     c.Part.Says,
                     c.Part.Proof,
                     conditions.Read(c.Part.When, $"{c.Path}/when"),
-                    c.Part.Sheet
+                    c.Part.Sheet,
+                    c.Part.First ?? "",
+                    c.Part.Planned
                 )),
             ],
             Causes = [.. causeParts.Select(c => Cause(c.Path, c.Part, complaintNames))],
@@ -227,6 +229,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, HouseRates h
             Proof = part.Proof,
             Part = part.Part,
             Steps = part.Steps,
+            ToldBefore = part.ToldBefore,
             Wait = part.Wait is { } w ? new BookWait(w.Kind, w.Label, w.MinMinutes, w.MaxMinutes) : null,
         };
     }
@@ -298,7 +301,14 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, HouseRates h
                     )),
                 ],
                 part.WithCoverage
-            );
+            )
+            {
+                Range = new NumberRange(part.From, part.To),
+                Needed = part.Needed,
+                MaxOf = part.MaxOf,
+                FromOf = part.FromOf,
+                ToOf = part.ToOf,
+            };
 
     private static IReadOnlyList<TrayPut> Puts(BookFile.StepPart part) =>
         [.. part.Puts.Select(p => new TrayPut(p.Label, p.Change, p.Count, p.Undo, p.Marks, p.Minutes))];

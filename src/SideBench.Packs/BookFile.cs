@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using SideBench.Core.Machines;
 
 namespace SideBench.Packs;
 
@@ -22,7 +23,16 @@ internal sealed record BookFile
         Dictionary<string, double> Factor
     );
 
-    internal sealed record ComplaintPart(string Id, string Name, string Says, string Proof, JsonNode? When, IReadOnlyList<string>? Sheet);
+    internal sealed record ComplaintPart(
+        string Id,
+        string Name,
+        string Says,
+        string Proof,
+        JsonNode? When,
+        IReadOnlyList<string>? Sheet,
+        string? First,
+        bool Planned
+    );
 
     internal sealed record CausePart(
         string Id,
@@ -42,7 +52,13 @@ internal sealed record BookFile
         double Min,
         double Max,
         IReadOnlyList<BandPart>? Bands,
-        bool WithCoverage
+        bool WithCoverage,
+        double? From,
+        double? To,
+        bool Needed,
+        FigureBound? MaxOf,
+        FigureBound? FromOf,
+        FigureBound? ToOf
     );
 
     internal sealed record BandPart(IReadOnlyList<string> For, double? From, double? UpTo, string Factor, string Why);
@@ -97,6 +113,7 @@ internal sealed record BookFile
         public required string Proof { get; init; }
         public string Part { get; init; } = "";
         public IReadOnlyList<string> Steps { get; init; } = [];
+        public bool ToldBefore { get; init; }
         public WaitPart? Wait { get; init; }
     }
 

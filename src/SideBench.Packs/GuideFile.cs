@@ -17,6 +17,7 @@ internal sealed class GuideFile(
     IReadOnlyDictionary<string, MachineModel> models,
     IReadOnlyDictionary<string, AccessGraph> graphs,
     FaultBook book,
+    IReadOnlyList<LastingChange> changes,
     Crafts crafts,
     List<Problem> problems
 )
@@ -38,7 +39,8 @@ internal sealed class GuideFile(
             var guide = Guide(shape, shared, place);
             if (!guides.TryAdd(guide.Id, guide))
                 problems.Add(new Problem(ProblemCode.PackDefinedTwice, place, "guide", guide.Id));
-            foreach (var repair in guide.Repairs.Where(r => book.Step(r) is not Repair))
+            var made = guide.Lines.SelectMany(l => l.Step.Does).Select(d => d.Repair);
+            foreach (var repair in guide.Repairs.Concat(made).Where(r => book.Step(r) is not Repair).Distinct())
                 problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/repairs", "repair", repair));
             foreach (var model in models.Values.Where(m => Applies(guide, m)))
                 Try(guide, model, place);
@@ -104,7 +106,7 @@ internal sealed class GuideFile(
                 Sign = s.Sign ?? "",
                 Puts = [.. (s.Puts ?? []).Select(p => new TrayPut(p.Label, p.Change, p.Count, p.Undo, p.Marks, p.Minutes))],
                 Takes = s.Takes ?? [],
-                Measure = s.Measure is { } m ? new AskedMeasure(m.Label, m.Unit, m.Min, m.Max) : null,
+                Measure = s.Measure is { } m ? new AskedMeasure(m.Label, m.Unit, m.Min, m.Max, m.MaxOf, m.Good) : null,
                 Photo = s.Photo,
                 Wait = s.Wait is { } w
                     ? new StepWait(w.Kind, w.Label, Minutes.Of(w.MinMinutes), w.MaxMinutes is { } most ? Minutes.Of(most) : null)
@@ -115,7 +117,8 @@ internal sealed class GuideFile(
                         b.Id,
                         b.Label,
                         b.Text,
-                        b.GoTo is { Length: > 0 } to ? prefix + to : ""
+                        b.GoTo is { Length: > 0 } to ? prefix + to : "",
+                        b.Passes
                     )),
                 ],
                 Targets = s.Targets ?? [],
@@ -124,9 +127,22 @@ internal sealed class GuideFile(
                 Word = s.Word ?? "",
                 Window = s.Window ?? "",
                 Differs = s.Differs ?? "",
+                Stays = s.Stays is { } stays ? new StepStays(stays.Targets, stays.As) : null,
+                Makes = Makes(s.Makes, place),
+                Does = [.. (s.Does ?? []).Select(d => new StepDoes(d.Repair, d.Label))],
             },
             also is null ? when : new Condition.All([when, conditions.Read(also, $"{place}/when")])
         );
+    }
+
+    private StepMakes? Makes(string? id, string place)
+    {
+        if (id is null)
+            return null;
+        if (changes.FirstOrDefault(c => c.Id == id) is { } change)
+            return new StepMakes(change.Id, change.Name, change.Says, change.Watch);
+        problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/makes", "lasting change", id));
+        return null;
     }
 
     private sealed record Shape(IReadOnlyList<SharedShape>? Shared, IReadOnlyList<GuideShape>? Guides);
@@ -148,11 +164,15 @@ internal sealed class GuideFile(
 
     private sealed record WindowShape(string Id, string Name, double Minutes, string OpensAt, IReadOnlyList<string> Ready);
 
-    private sealed record MeasureShape(string Label, string Unit, double Min, double Max);
+    private sealed record MeasureShape(string Label, string Unit, double Min, double Max, FigureBound? MaxOf, GoodRange? Good);
 
     private sealed record WaitShape(string Kind, string Label, double MinMinutes, double? MaxMinutes);
 
-    private sealed record BranchShape(string Id, string Label, string Text, string? GoTo);
+    private sealed record BranchShape(string Id, string Label, string Text, string? GoTo, bool Passes);
+
+    private sealed record StaysShape(IReadOnlyList<string> Targets, string As);
+
+    private sealed record DoesShape(string Repair, string Label);
 
     private sealed record StepShape
     {
@@ -176,6 +196,9 @@ internal sealed class GuideFile(
         public string? Word { get; init; }
         public string? Window { get; init; }
         public string? Differs { get; init; }
+        public StaysShape? Stays { get; init; }
+        public string? Makes { get; init; }
+        public IReadOnlyList<DoesShape>? Does { get; init; }
         public JsonNode? When { get; init; }
     }
 }

@@ -31,6 +31,9 @@ public enum PackFileKind
     /// <summary>House numbers of one craft.</summary>
     Numbers,
 
+    /// <summary>Lasting changes that machines can have.</summary>
+    Changes,
+
     /// <summary>How simulated printers behave.</summary>
     Printers,
 }

@@ -3,7 +3,8 @@ using SideBench.Core.Outcomes;
 namespace SideBench.Packs;
 
 /// <summary>
-/// Reads packs from disk: a folder with a pack.json, and sheets/, machines/, book/, access/, guides/, numbers/ and printers/ beside it.
+/// Reads packs from disk: a folder with a pack.json, and sheets/, machines/, book/, access/, guides/, numbers/, changes/ and printers/
+/// beside it.
 /// </summary>
 public static class PackFolder
 {
@@ -32,6 +33,7 @@ public static class PackFolder
                 ("access", PackFileKind.AccessGraph),
                 ("guides", PackFileKind.Guides),
                 ("numbers", PackFileKind.Numbers),
+                ("changes", PackFileKind.Changes),
                 ("printers", PackFileKind.Printers),
             }
         )

@@ -32,6 +32,7 @@ public static class PackReader
         var graphs = new Dictionary<string, AccessGraph>();
         var guides = new List<(string Path, JsonNode File)>();
         var numbers = new List<(string Path, JsonNode File)>();
+        var changes = new List<(string Path, JsonNode File)>();
         var printers = new List<(string Path, JsonNode File)>();
         foreach (var file in files)
         {
@@ -47,6 +48,8 @@ public static class PackReader
                 versions.Add($"{checkedFile.Value["id"]} {checkedFile.Value["version"]}");
             if (file.Kind == PackFileKind.Numbers)
                 numbers.Add((file.Path, checkedFile.Value));
+            if (file.Kind == PackFileKind.Changes)
+                changes.Add((file.Path, checkedFile.Value));
             if (file.Kind == PackFileKind.Printers)
                 printers.Add((file.Path, checkedFile.Value));
             if (file.Kind == PackFileKind.Guides)
@@ -69,16 +72,19 @@ public static class PackReader
         var house = HouseNumbers.Read(numbers, crafts, problems);
         if (problems.Count > 0)
             return problems;
-        var book = new BookBuilder(models.Values, house.Of<HouseRates>(), crafts, problems).Build(books);
+        var lasting = new ChangeFile(models, problems).Read(changes);
+        // A machine as it stands can have stations that its model lacks.
+        List<MachineModel> all = [.. models.Values, .. models.Values.Select(m => AsItStands.Of(m, lasting))];
+        var book = new BookBuilder(all, house.Of<HouseRates>(), crafts, problems).Build(books);
         if (book is not null)
-            CheckSize(book, models.Values, problems);
+            CheckSize(book, all, problems);
         foreach (var model in graphs.Keys.Where(m => !models.ContainsKey(m)))
             problems.Add(new Problem(ProblemCode.PackUnknownName, $"access#/{model}", "machine model", model));
-        var read = book is null ? [] : new GuideFile(models, graphs, book, crafts, problems).Read(guides);
+        var read = book is null ? [] : new GuideFile(models, graphs, book, lasting, crafts, problems).Read(guides);
         var made = book is null ? null : new PrinterFile(book, problems).Read(printers);
         return problems.Count > 0 || book is null || made is null
             ? problems
-            : new Shop(models, layouts, graphs, read, book with { Version = string.Join(", ", versions) }, house, made);
+            : new Shop(models, layouts, graphs, read, book with { Version = string.Join(", ", versions) }, lasting, house, made);
     }
 
     /// <summary>Reads the house numbers alone, for commands that need no shop.</summary>
@@ -149,6 +155,7 @@ public static class PackReader
         IReadOnlyList<PanelCode> Codes,
         decimal Worth,
         double? PadCapacityG,
+        double? StoreTareG,
         double? CarriageOutMin,
         double PageMl,
         double? DamperMl,
@@ -212,6 +219,7 @@ public static class PackReader
                 Codes = file.Codes,
                 Worth = file.Worth,
                 PadCapacityG = file.PadCapacityG,
+                StoreTareG = file.StoreTareG,
                 CarriageOutMin = file.CarriageOutMin,
                 Sheet = Plan(file, layouts, path, problems),
                 PageMl = file.PageMl,

@@ -22,6 +22,7 @@ internal static class Schemas
         [PackFileKind.AccessGraph] = "access-graph",
         [PackFileKind.Guides] = "guides",
         [PackFileKind.Numbers] = "house-numbers",
+        [PackFileKind.Changes] = "lasting-changes",
         [PackFileKind.Printers] = "simulated-printers",
     }.ToDictionary(s => s.Key, s => Load(s.Value));
 

@@ -11,6 +11,7 @@ namespace SideBench.Packs;
 /// <param name="Graphs">How machine models open, by model.</param>
 /// <param name="Guides">Guides, in the order of their files.</param>
 /// <param name="Book">The fault book.</param>
+/// <param name="Changes">Lasting changes that machines can have.</param>
 /// <param name="Numbers">House numbers, by craft.</param>
 /// <param name="Printers">How the simulated printers of the demo and of training behave.</param>
 public sealed record Shop(
@@ -19,6 +20,7 @@ public sealed record Shop(
     IReadOnlyDictionary<string, AccessGraph> Graphs,
     IReadOnlyList<Guide> Guides,
     FaultBook Book,
+    IReadOnlyList<LastingChange> Changes,
     HouseNumbers Numbers,
     PrinterBook Printers
 )

@@ -201,6 +201,8 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             new WaitSet("parts", "head", DateTimeOffset.UnixEpoch),
             new PlaceSet(3),
             new Noted("n"),
+            new WorkedBefore("clean-normal", "Normal clean", ["clean"], new DateOnly(2026, 2, 11), true),
+            new MachineChanged("bottle", "Bottle", true, "told", "Empty it.", [new Modification("changed", "bottle", "yes", "s")]),
             new Consented("irreversible", "x"),
             new GateOverridden("g", "s", "r"),
             new Closed("verified", "c", "", ["lid open"]),

@@ -11,7 +11,7 @@ public class PackReaderTests
     {
         var shop = PackReader.Read(House.Value).Value;
         Assert.Equal(9, shop.Models.Count);
-        Assert.Equal(12, shop.Book.Complaints.Count);
+        Assert.Equal(14, shop.Book.Complaints.Count);
         Assert.True(shop.Book.Causes.Count >= 90 && shop.Book.Findings.Count >= 80 && shop.Book.Repairs.Count >= 70);
         Assert.All(shop.Book.Findings, f => Assert.All(f.Rows.Select(r => r.Why).Append(f.OtherwiseWhy), Assert.NotEmpty));
         Assert.All(shop.Book.Complaints, c => Assert.Contains(shop.Book.Checklists, l => l.Complaint == c.Id));

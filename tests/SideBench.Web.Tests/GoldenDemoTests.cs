@@ -12,6 +12,30 @@ public class GoldenDemoTests
 {
     private static readonly DateTimeOffset WrittenAt = new(2026, 11, 2, 9, 0, 0, TimeSpan.Zero);
 
+    // What the packs say of a job today, odds and advice and guides, follows the packs; what is on record does not.
+    private static readonly HashSet<string> OfThePacks =
+    [
+        "stations",
+        "evidence",
+        "advice",
+        "held",
+        "endable",
+        "unknownRatio",
+        "fixedRatio",
+        "schools",
+        "codes",
+        "guides",
+        "askedFor",
+        "notTheFault",
+        "kind",
+        "next",
+        "models",
+        "complaints",
+        "feed",
+        "cautions",
+        "parts",
+    ];
+
     [Fact]
     public async Task OldShop_Opens_AndEveryPageShowsTheSame()
     {
@@ -37,7 +61,7 @@ public class GoldenDemoTests
     private static void Compare(string at, JsonNode? was, JsonNode? now, List<string> differ)
     {
         if (was is JsonObject old && now is JsonObject young)
-            foreach (var (name, value) in old)
+            foreach (var (name, value) in old.Where(o => !OfThePacks.Contains(o.Key)))
             {
                 if (young.TryGetPropertyValue(name, out var found))
                     Compare($"{at} {name}", value, found, differ);

@@ -12,7 +12,7 @@ public class PracticeTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var browser = await server.Open();
         var (job, version) = await JobsTests.TakeIn(browser);
-        await browser.Post($"/api/jobs/{job}/answers", JobsTests.Answer(version, "ink-seen", "enough"));
+        await browser.Post($"/api/jobs/{job}/answers", JobsTests.Answer(version, "panel-code", "absent"));
         var opened = await browser.Post(
             $"/api/jobs/{job}/threads",
             new
@@ -26,7 +26,7 @@ public class PracticeTests(BenchServer server) : IClassFixture<BenchServer>
         );
         Assert.Equal((HttpStatusCode.OK, 1), (opened.Status, opened.Body.GetProperty("thread").GetInt32()));
         Assert.Equal("now and then", opened.Body.GetProperty("words").GetString());
-        Assert.Contains(opened.Body.GetProperty("evidence").EnumerateArray(), e => e.GetProperty("source").GetString() == "ink-seen");
+        Assert.Contains(opened.Body.GetProperty("evidence").EnumerateArray(), e => e.GetProperty("source").GetString() == "panel-code");
         var closed = await browser.Post(
             $"/api/jobs/{job}/closing",
             new
@@ -62,11 +62,11 @@ public class PracticeTests(BenchServer server) : IClassFixture<BenchServer>
                 seenVersion = version,
                 finding = "full-pages",
                 outcome = "fades",
-                quantity = 2.0,
+                quantity = 8.0,
                 coveragePct = 40.0,
             }
         );
-        Assert.Equal(0.17, faded.Body.GetProperty("feed").GetProperty("perPageMl").GetDouble(), 2);
+        Assert.Equal(0.06, faded.Body.GetProperty("feed").GetProperty("perPageMl").GetDouble(), 2);
         var why = (await browser.Get($"/api/jobs/{job}/why/vent-blocked")).Body;
         var station = faded
             .Body.GetProperty("stations")

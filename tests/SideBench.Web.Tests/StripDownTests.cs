@@ -62,7 +62,7 @@ public class StripDownTests(BenchServer server) : IClassFixture<BenchServer>
         var (job, version) = await JobsTests.TakeIn(browser);
         await Good(browser, job, "guides/begin", new { guide = "outside-bottle", seenVersion = version });
         var run = Run(await Opening(browser, job));
-        Assert.Equal("step-sheet-first", (await Opening(browser, job)).GetProperty("current").GetString());
+        Assert.Equal("step-read", (await Opening(browser, job)).GetProperty("current").GetString());
         Task Tick(string step, string outcome = "done", double? value = null, string words = "") =>
             Good(
                 browser,
@@ -77,6 +77,9 @@ public class StripDownTests(BenchServer server) : IClassFixture<BenchServer>
                     words,
                 }
             );
+        // Its counter cannot be read: that passes, and is said.
+        await Tick("read", "cannot");
+        await Tick("parts");
         await Tick("sheet-first");
         Assert.Equal(
             "word-needed",
@@ -137,7 +140,7 @@ public class StripDownTests(BenchServer server) : IClassFixture<BenchServer>
                     .GetString()
             )
         );
-        Assert.Contains(elsewhere.GetProperty("acts").EnumerateArray(), a => a.GetProperty("number").GetString() == "4.1");
+        Assert.Contains(elsewhere.GetProperty("acts").EnumerateArray(), a => a.GetProperty("number").GetString() == "6.1");
         var print = elsewhere
             .GetProperty("acts")
             .EnumerateArray()

@@ -31,7 +31,8 @@ public sealed record Outlook(string Outcome, double Chance, IReadOnlyList<(strin
 /// <param name="Cost">Cost of the step alone, money.</param>
 /// <param name="FixChance">For a repair: chance that it ends the fault; else null.</param>
 /// <param name="Bits">For a finding: how much it can tell, bits; else 0.</param>
-public sealed record Candidate(BookStep Step, double Expected, double Cost, double? FixChance, double Bits);
+/// <param name="Alone">Expected cost when it is done first and only mending follows: what it brings by itself, money.</param>
+public sealed record Candidate(BookStep Step, double Expected, double Cost, double? FixChance, double Bits, double Alone = 0);
 
 /// <summary>The one thing to do next, with its reasons.</summary>
 /// <param name="Kind">What kind of thing.</param>

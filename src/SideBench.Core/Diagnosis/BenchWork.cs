@@ -27,10 +27,9 @@ public static class BenchWork
     {
         if (IsEnded(job) is { } ended)
             return ended;
-        var f = job.Book.IndexOfFinding(finding);
-        if (f < 0)
+        // What is true can be told whatever the complaint; where it tells this case nothing, it is kept all the same.
+        if (CaseBook.FindingOn(job.Book, finding) is not { } step)
             return NotHere(job, finding, "/finding");
-        var step = job.Book.Findings[f];
         var o = step.IndexOf(outcome);
         if (o < 0)
             return new Problem(DiagnosisProblem.UnknownAnswer, "/outcome", outcome, step.Name);
@@ -39,6 +38,17 @@ public static class BenchWork
         var told = step.Outcomes[o];
         if (quantity is { } number && told.Quantity is { } asked && (!double.IsFinite(number) || number < asked.Min || number > asked.Max))
             return new Problem(ProblemCode.OutOfRange, "/quantity", number, asked.Min, asked.Max);
+        if (told.Quantity is { Needed: true } && quantity is null)
+            return new Problem(ProblemCode.Missing, "/quantity");
+        if (quantity is { } said && told.Quantity is { } range && !range.Range.Holds(said))
+            return new Problem(
+                DiagnosisProblem.NumberSaysOther,
+                "/quantity",
+                Math.Round(said, 2),
+                range.Unit,
+                step.Outcomes.FirstOrDefault(other => other.Quantity?.Range.Holds(said) == true)?.Label ?? "another answer",
+                told.Label
+            );
         if (coveragePct is { } cover && !(cover is > 0 and <= 100))
             return new Problem(ProblemCode.OutOfRange, "/coveragePct", cover, "above 0", 100);
         if (slot < 0 || slot > job.Book.Model.Slots.Count)
@@ -105,6 +115,32 @@ public static class BenchWork
         if (step.Wait is { } wait)
             lines.Add(new ClockStarted(newId(), wait.Kind, wait.Label, wait.MinMinutes, wait.MaxMinutes));
         return lines;
+    }
+
+    /// <summary>Tells of work that was done before this visit.</summary>
+    /// <param name="book">The fault book.</param>
+    /// <param name="repair">Which work.</param>
+    /// <param name="on">When; null when not known.</param>
+    /// <param name="sinceTrouble">Whether the trouble was there already, and stayed.</param>
+    /// <param name="today">The date.</param>
+    /// <param name="thread">The thread.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> Before(
+        FaultBook book,
+        string repair,
+        DateOnly? on,
+        bool sinceTrouble,
+        DateOnly today,
+        int thread = 0
+    )
+    {
+        var problems = new List<Problem>();
+        if (book.Step(repair) is not Repair known)
+            return new Problem(DiagnosisProblem.UnknownStep, "/repair", repair);
+        if (on is { } day && (day > today || day.Year < 1990))
+            problems.Add(new Problem(ProblemCode.OutOfRange, "/on", $"{day:yyyy-MM-dd}", "1990-01-01", $"{today:yyyy-MM-dd}"));
+        if (problems.Count > 0)
+            return problems;
+        return new List<EntryBody> { new WorkedBefore(known.Id, known.Name, known.Tags, on, sinceTrouble, thread) };
     }
 
     /// <summary>Takes an earlier line back: it stays on record and no longer counts.</summary>

@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.Diagnosis;
@@ -55,7 +56,44 @@ public abstract record BookStep
 /// <param name="Max">Largest sensible value.</param>
 /// <param name="Bands">What the number itself says for some causes.</param>
 /// <param name="WithCoverage">Whether the coverage of the page is asked with it.</param>
-public sealed record AskedQuantity(string Label, string Unit, double Min, double Max, IReadOnlyList<Band> Bands, bool WithCoverage = false);
+public sealed record AskedQuantity(string Label, string Unit, double Min, double Max, IReadOnlyList<Band> Bands, bool WithCoverage = false)
+{
+    /// <summary>The numbers that say this answer.</summary>
+    public NumberRange Range { get; init; } = NumberRange.Any;
+
+    /// <summary>Whether the answer says nothing without its number.</summary>
+    public bool Needed { get; init; }
+
+    /// <summary>A figure of the model that bounds it instead of the largest; null when none.</summary>
+    public FigureBound? MaxOf { get; init; }
+
+    /// <summary>A figure of the model from which on numbers say this answer; null when none.</summary>
+    public FigureBound? FromOf { get; init; }
+
+    /// <summary>A figure of the model up to which numbers say this answer; null when none.</summary>
+    public FigureBound? ToOf { get; init; }
+
+    /// <summary>With the bounds that a model gives.</summary>
+    /// <param name="model">The model.</param>
+    public AskedQuantity On(MachineModel model) =>
+        this with
+        {
+            Max = MaxOf?.On(model) ?? Max,
+            Range = new NumberRange(FromOf?.On(model) ?? Range.From, ToOf?.On(model) ?? Range.To),
+        };
+}
+
+/// <summary>The numbers that say one answer; what lies on the edge of two says both.</summary>
+/// <param name="From">From this value on; null for no lower end.</param>
+/// <param name="To">Up to this value; null for no upper end.</param>
+public sealed record NumberRange(double? From, double? To)
+{
+    /// <summary>Any number says it.</summary>
+    public static readonly NumberRange Any = new(null, null);
+
+    /// <summary>Whether a number says it.</summary>
+    public bool Holds(double value) => !(value < From) && !(value > To);
+}
 
 /// <summary>What a number within a range says.</summary>
 /// <param name="Causes">The causes it moves.</param>
@@ -130,6 +168,14 @@ public sealed record Finding : BookStep
     /// <summary>How likely each answer is on a machine with nothing wrong.</summary>
     public required IReadOnlyList<double> Sound { get; init; }
 
+    /// <summary>It with the bounds that a model gives to its numbers.</summary>
+    /// <param name="model">The model.</param>
+    public Finding On(MachineModel model) =>
+        this with
+        {
+            Outcomes = [.. Outcomes.Select(o => o.Quantity is { } asked ? o with { Quantity = asked.On(model) } : o)],
+        };
+
     /// <summary>Index of an outcome, or -1.</summary>
     public int IndexOf(string outcome)
     {
@@ -154,6 +200,9 @@ public sealed record Repair : BookStep
 
     /// <summary>The finding that proves it.</summary>
     public required string Proof { get; init; }
+
+    /// <summary>Whether customers do it themselves, or have it done: it is asked for at take-in.</summary>
+    public bool ToldBefore { get; init; }
 
     /// <summary>The part it needs; empty when none.</summary>
     public string Part { get; init; } = "";

@@ -44,7 +44,7 @@ public sealed class CaseBook
         [
             .. book
                 .Findings.Where(f => !f.When.For(bare).IsNever && (IsProof(f) || Tells(f, index)))
-                .Select(f => f with { When = f.When.For(bare) }),
+                .Select(f => f.On(model) with { When = f.When.For(bare) }),
         ];
         Likelihood = [.. Findings.Select(f => Rows(f, index))];
         Unknown = [.. Likelihood.Select((rows, f) => UnknownRow(rows, Findings[f]))];
@@ -128,6 +128,18 @@ public sealed class CaseBook
 
     /// <summary>Lays the book out for a model and a complaint.</summary>
     public static CaseBook Of(FaultBook book, MachineModel model, Complaint complaint) => new(book, model, complaint);
+
+    /// <summary>
+    /// A finding as it is on the case's model, though it may tell the case nothing: what is true can be told. Null when the book has no
+    /// such
+    /// finding or the model lacks the part.
+    /// </summary>
+    /// <param name="case">The case.</param>
+    /// <param name="id">The finding.</param>
+    public static Finding? FindingOn(CaseBook @case, string id) =>
+        @case.IndexOfFinding(id) is >= 0 and var f ? @case.Findings[f]
+        : @case.Book.Step(id) is Finding told && @case.Model.Stations.Any(s => s.Id == told.Station) ? told.On(@case.Model)
+        : null;
 
     /// <summary>Index of a finding, or -1.</summary>
     public int IndexOfFinding(string id)

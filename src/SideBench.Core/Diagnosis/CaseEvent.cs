@@ -15,6 +15,9 @@ public abstract record CaseEvent(long Entry, int Thread)
         IReadOnlyDictionary<string, double>? Shares = null
     ) : CaseEvent(Entry, Thread);
 
+    /// <summary>Work was done before this visit, and the trouble stayed.</summary>
+    public sealed record Before(string Repair, long Entry, int Thread = 0) : CaseEvent(Entry, Thread);
+
     /// <summary>A repair was made.</summary>
     public sealed record Worked(string Repair, long Entry, int Thread = 0) : CaseEvent(Entry, Thread);
 }

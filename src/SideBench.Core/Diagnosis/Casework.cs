@@ -23,6 +23,9 @@ public sealed record Casework : CraftState
     /// <summary>Work as it stands after corrections, oldest first.</summary>
     public IReadOnlyList<Mended> Work { get; init; } = [];
 
+    /// <summary>Work done before this visit, as it was told.</summary>
+    public IReadOnlyList<WorkedBefore> Before { get; init; } = [];
+
     /// <summary>Answers as they stand after corrections, oldest first, with their line.</summary>
     public IReadOnlyList<(long Entry, Answered Body)> Answers { get; init; } = [];
 
@@ -50,6 +53,11 @@ public sealed record Casework : CraftState
             {
                 Timeline = [.. Timeline, new CaseEvent.Worked(body.Repair, entry.Id.Value, body.Thread)],
                 Work = [.. Work, body],
+            },
+            WorkedBefore body => this with
+            {
+                Before = [.. Before, body],
+                Timeline = body.SinceTrouble ? [.. Timeline, new CaseEvent.Before(body.Repair, entry.Id.Value, body.Thread)] : Timeline,
             },
             GateOverridden body => this with { Overridden = [.. Overridden, new PastGate(body.Gate, body.Step)] },
             Closed body => Ended(body.Thread, body.ThreadHow ?? body.How, body.Cause, body.Reason, doubt),

@@ -11,6 +11,7 @@ public static class DiagnosisCraft
         [
             Answered.Form,
             Mended.Form,
+            WorkedBefore.Form,
             GateOverridden.Form,
             ThreadOpened.Form,
             ThreadClosed.Form,

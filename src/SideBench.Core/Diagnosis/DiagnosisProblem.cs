@@ -115,4 +115,13 @@ public static class DiagnosisProblem
         "“{0}” does not occur on a {1}.",
         "Choose another complaint."
     );
+
+    /// <summary>A number that was typed says another answer than the one pressed.</summary>
+    public static readonly ProblemCode NumberSaysOther = new(
+        "number-says-other",
+        ProblemSort.Wrong,
+        "The number says another answer",
+        "{0} {1} says “{2}”, not “{3}”.",
+        "Measure again, or press the answer that the number says."
+    );
 }

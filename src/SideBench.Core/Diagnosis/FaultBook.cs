@@ -37,7 +37,18 @@ public sealed record Cause
 /// <param name="Sheet">
 /// Families of nozzle patterns (<see cref="Nozzles.SheetWords.Family"/>) that are this complaint when a sheet shows them; null for none.
 /// </param>
-public sealed record Complaint(string Id, string Name, string Says, string Proof, Condition When, IReadOnlyList<string>? Sheet = null);
+/// <param name="First">The finding without which nothing else of it can be judged: it comes before any other; empty when none.</param>
+/// <param name="Planned">Whether it is work that was asked for, not a fault: nothing is suspected.</param>
+public sealed record Complaint(
+    string Id,
+    string Name,
+    string Says,
+    string Proof,
+    Condition When,
+    IReadOnlyList<string>? Sheet = null,
+    string First = "",
+    bool Planned = false
+);
 
 /// <summary>A context that moves the odds before anything is looked at.</summary>
 /// <param name="Id">Name used in explanations.</param>
@@ -93,8 +104,14 @@ public sealed record HouseRates
     /// <summary>How much an easy check must be able to tell to be asked first, bits.</summary>
     public required double EasyBits { get; init; }
 
-    /// <summary>How much more than the best step an easy check may cost in all and still come first, as a share.</summary>
-    public required double EasyLeeway { get; init; }
+    /// <summary>How much an easy check must bring for each money it costs to come before any tool, above 0.</summary>
+    public required double EasyWorth { get; init; }
+
+    /// <summary>
+    /// How much more in all than the best step a repair may cost that is more likely than not to end the fault, and still come first, as a
+    /// share.
+    /// </summary>
+    public required double MendLeeway { get; init; }
 
     /// <summary>A station counts as cleared below this suspicion, 0 to 1.</summary>
     public required double ClearedBelow { get; init; }
@@ -169,6 +186,9 @@ public sealed record FaultBook
 
     /// <summary>What customers complain of.</summary>
     public required IReadOnlyList<Complaint> Complaints { get; init; }
+
+    /// <summary>Those that are faults: planned work is none.</summary>
+    public IReadOnlyList<Complaint> Faults => [.. Complaints.Where(c => !c.Planned)];
 
     /// <summary>What can be wrong.</summary>
     public required IReadOnlyList<Cause> Causes { get; init; }

@@ -15,7 +15,8 @@ public static class Gates
     /// <param name="overridden">Gates gone past with a reason, which for which step.</param>
     public static Gate? Holding(CaseBook book, Facts facts, BookStep step, IReadOnlyCollection<PastGate> overridden)
     {
-        var load = book.Load[step.Id];
+        if (!book.Load.TryGetValue(step.Id, out var load))
+            return null;
         foreach (var gate in book.GatesOf[step.Id])
             if (gate.When.Holds(facts, load) && !overridden.Contains(new PastGate(gate.Id, step.Id)))
                 return gate;

@@ -75,10 +75,11 @@ public sealed class JobCase
 
     /// <summary>The station under the most suspicion, or null when none is under enough to be pointed at.</summary>
     public string? Leading =>
-        Book.Model.Stations.Select(s => (s.Id, Suspicion: Odds.On(s.Id))).MaxBy(s => s.Suspicion) is var (id, suspicion)
+        Book.Complaint.Planned ? null
+        : Book.Model.Stations.Select(s => (s.Id, Suspicion: Odds.On(s.Id))).MaxBy(s => s.Suspicion) is var (id, suspicion)
         && suspicion >= Book.Book.House.LeastToLead
             ? id
-            : null;
+        : null;
 
     /// <summary>Chance that a step ends the fault that is there now; null for a finding.</summary>
     /// <param name="step">The step.</param>

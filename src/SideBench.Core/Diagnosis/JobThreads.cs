@@ -6,6 +6,9 @@ namespace SideBench.Core.Diagnosis;
 /// <summary>A job as diagnosis sees it: its threads, and what bears on each.</summary>
 public static class JobThreads
 {
+    /// <summary>The tag of a clean that was tried before the visit: the head rested since.</summary>
+    public const string CleanedBefore = "cleaned-before";
+
     extension(JobState job)
     {
         /// <summary>What diagnosis keeps of the job.</summary>
@@ -59,7 +62,12 @@ public static class JobThreads
                     .Answers.Where(a => BearsOn(job, book, a.Body.Thread, a.Body.Finding, thread))
                     .GroupBy(a => a.Body.Finding)
                     .ToDictionary(g => g.Key, g => g.Last().Body.Outcome),
-                Done = [.. job.Work.Where(w => BearsOn(job, book, w.Thread, w.Repair, thread)).Select(w => w.Tags)],
+                Done =
+                [
+                    .. Enumerable.Repeat<IReadOnlyList<string>>([CleanedBefore], job.Intake.CleansTried),
+                    .. job.Casework.Before.Where(w => w.SinceTrouble).Select(w => w.Tags),
+                    .. job.Work.Where(w => BearsOn(job, book, w.Thread, w.Repair, thread)).Select(w => w.Tags),
+                ],
                 Tray = job.Tray,
                 CounterPct = job.Counter?.Pct,
                 Consents = job.Consents,
@@ -85,6 +93,7 @@ public static class JobThreads
         {
             CaseEvent.Told told => told.Finding,
             CaseEvent.Worked worked => worked.Repair,
+            CaseEvent.Before before => before.Repair,
             _ => "",
         };
 }

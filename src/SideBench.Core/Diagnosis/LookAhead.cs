@@ -30,16 +30,29 @@ internal sealed class LookAhead
 
     /// <summary>Expected cost from here to a verified fix for each step made first, money.</summary>
     /// <param name="now">What is to be had.</param>
-    /// <returns>Every step that is to be had and can tell or mend something; steps that cannot be best are looked at less deeply.</returns>
-    public List<(bool IsRepair, int Index, double Expected)> Steps(Availability now)
+    /// <returns>
+    /// Every step that is to be had and can tell or mend something; steps that cannot be best are looked at less deeply. What each costs
+    /// with only mending after it is beside it.
+    /// </returns>
+    public List<(bool IsRepair, int Index, double Expected, double Alone)> Steps(Availability now)
     {
         var root = new Case(board.Unknown, board.Open, now, now.Repairs, 0, IsRoot: true);
-        var steps = Options(board.Chances, root, double.PositiveInfinity).ToArray();
+        var steps = Options(board.Chances, root, double.PositiveInfinity)
+            .Select(o => (o.IsRepair, o.Index, o.Expected, o.Expected))
+            .ToArray();
+        return Deepened(root, steps);
+    }
+
+    private List<(bool IsRepair, int Index, double Expected, double Alone)> Deepened(
+        Case root,
+        (bool IsRepair, int Index, double Expected, double Alone)[] steps
+    )
+    {
         for (var depth = 2; depth <= MostDepth && spent < effort; depth++)
         {
             var width = Width(depth);
             Array.Sort(steps, (a, b) => a.Expected.CompareTo(b.Expected));
-            var deeper = ((bool IsRepair, int Index, double Expected)[])steps.Clone();
+            var deeper = ((bool IsRepair, int Index, double Expected, double Alone)[])steps.Clone();
             var changed = false;
             for (var i = 0; i < Math.Min(width, steps.Length); i++)
             {

@@ -13,8 +13,11 @@ public static class NextStep
     /// <param name="overridden">Gates gone past with a reason, which for which step.</param>
     /// <param name="thread">The thread.</param>
     /// <remarks>
-    /// Tests and repairs compete by <see cref="LookAhead"/>. Easy checks that can tell something, pay for themselves and cost
-    /// hardly more than the best step come before any tool, the cheapest first (house default); a repair is proved before anything else is
+    /// Tests and repairs compete by <see cref="LookAhead"/>, which sees less of what a cheap check makes possible than of a dear one. So
+    /// easy checks that can tell something come before any tool while each money they cost brings more than with the best step, and at
+    /// least
+    /// so much as the house asks for, the one that brings most first; a repair is proved before anything
+    /// else is
     /// tried, once more when the odds are still against it; and where only the customer's word is wanting, the advice is to hand back or to
     /// ask.
     /// </remarks>
@@ -41,11 +44,13 @@ public static class NextStep
             return Proving(new PendingProof(proved, proved.Proof), book, odds, candidates, held, Explanation.ProveAgain(odds));
 
         var stop = plan.Mending(now);
-        var best = candidates.Where(IsUseful).MinBy(c => c.Expected);
-        var leeway = best is null ? 0 : best.Expected * (1 + book.Book.House.EasyLeeway);
-        var easy = candidates.Where(c => IsUsefulEasy(c, book) && c.Expected <= Math.Min(stop, leeway)).ToList();
+        var best = Best(candidates, book.Book.House);
+        var least = best is null ? 0 : Math.Max(Worth(best, stop), book.Book.House.EasyWorth);
+        var easy = candidates.Where(c => IsUsefulEasy(c, book) && Worth(c, stop) >= least).ToList();
         if (easy.Count > 0)
-            best = easy.OrderBy(c => c.Cost).ThenBy(c => c.Expected).First();
+            best = easy.MaxBy(c => Worth(c, stop));
+        if (candidates.Find(c => c.Step.Id == book.Complaint.First) is { } opening && !facts.Answers.ContainsKey(opening.Step.Id))
+            (best, easy) = (opening, [opening]);
         var value = best is null ? board.HandBack : Math.Min(stop, best.Expected);
         if (easy.Count == 0 && WordThatPays(odds, facts, timeline, overridden, held, value) is { } word)
             return Plain(AdviceKind.HandBack, Explanation.WordWanted(word, odds), held) with { Word = word };
@@ -67,7 +72,7 @@ public static class NextStep
     {
         var book = odds.Book;
         var candidates = new List<Candidate>();
-        foreach (var (isRepair, i, expected) in plan.Steps(now))
+        foreach (var (isRepair, i, expected, alone) in plan.Steps(now))
         {
             if (isRepair)
                 candidates.Add(
@@ -76,12 +81,13 @@ public static class NextStep
                         expected,
                         board.CostOfRepair(i, board.Open) - board.ProofCost[i],
                         Information.FixChance(i, odds),
-                        0
+                        0,
+                        alone
                     )
                 );
             else
                 candidates.Add(
-                    new Candidate(book.Findings[i], expected, board.CostOfFinding(i, board.Open), null, Information.Bits(i, odds))
+                    new Candidate(book.Findings[i], expected, board.CostOfFinding(i, board.Open), null, Information.Bits(i, odds), alone)
                 );
         }
 
@@ -149,10 +155,23 @@ public static class NextStep
             }
             else if (timeline[i] is CaseEvent.Told told && told.Finding == step.Id)
                 times++;
+            else if (timeline[i] is CaseEvent.Before before && before.Repair == step.Id)
+                times++;
         }
 
         return times;
     }
+
+    // The cheapest way on; but a repair that is more likely than not to end it, where it is hardly dearer in all: what is seen is mended.
+    private static Candidate? Best(List<Candidate> candidates, HouseRates house)
+    {
+        var best = candidates.Where(IsUseful).MinBy(c => c.Expected);
+        return candidates.Where(c => c.FixChance > 0.5 && c.Expected <= best!.Expected * (1 + house.MendLeeway)).MaxBy(c => c.FixChance)
+            ?? best;
+    }
+
+    // What a step brings by itself for each money that it costs. What cannot change the next repair brings nothing.
+    private static double Worth(Candidate candidate, double stop) => (stop - candidate.Alone) / candidate.Cost;
 
     private static bool IsUsefulEasy(Candidate candidate, CaseBook book) =>
         candidate.Step.Easy && (candidate.Bits >= book.Book.House.EasyBits || candidate.FixChance >= book.Book.House.EasyBits);

@@ -72,6 +72,8 @@ internal sealed class PosteriorRun(CaseBook book)
             Tell(told);
         else if (happened is CaseEvent.Worked worked)
             Work(worked);
+        else if (happened is CaseEvent.Before before)
+            Stayed(before);
     }
 
     /// <summary>The odds now, adding up to 1.</summary>
@@ -185,6 +187,16 @@ internal sealed class PosteriorRun(CaseBook book)
         }
 
         Note(new Evidence("repair", worked.Repair, book.Repairs[r].Name + ": done", "", worked.Entry, [], 0), factor, before.Still);
+    }
+
+    // Work that was done while the trouble was there did not end it.
+    private void Stayed(CaseEvent.Before told)
+    {
+        var r = book.IndexOfRepair(told.Repair);
+        if (r < 0)
+            return;
+        double[] factor = [.. book.FixChance[r].Select(chance => 1 - chance)];
+        Multiply(new Evidence("repair", told.Repair, book.Repairs[r].Name + ": done before, it stayed", "", told.Entry, [], 0), factor);
     }
 
     private static double BandOf(FindingOutcome outcome, double? quantity, string cause)

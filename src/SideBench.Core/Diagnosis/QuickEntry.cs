@@ -22,6 +22,9 @@ public static class QuickEntry
     private const double LeastFit = 0.34;
     private const double NearFit = 0.6;
     private const double FarAhead = 1.4;
+    private const double NotAsSaid = 0.6;
+    private const double NotOfTheCase = 0.7;
+    private static readonly HashSet<string> Denials = ["no", "not", "none", "nothing", "never", "without"];
     private static readonly string[] Units = ["ml", "g", "%", "pages", "page", "nozzles"];
     private static readonly HashSet<string> Empty =
     [
@@ -60,10 +63,10 @@ public static class QuickEntry
         HashSet<string> said = [.. words.Where(w => !Empty.Contains(w)).Select(w => Stem(book, w))];
         if (said.Count == 0)
             return [];
-        var options = book
-            .Findings.Where(f => f.When.Holds(facts))
+        var options = Tellable(book, facts)
             .SelectMany(f => f.Outcomes.Select(o => (Finding: f, Outcome: o, Words: WordsOf(book, f, o))))
             .ToList();
+        var denies = Denies(text);
         var rarity = said.ToDictionary(w => w, w => Math.Log(1 + (options.Count / (1.0 + options.Count(o => o.Words.All.Contains(w))))));
         var readings = options
             .Select(o => new TypedReading(
@@ -71,7 +74,9 @@ public static class QuickEntry
                 o.Outcome,
                 Fits(o.Outcome, quantity, unit) ? quantity : null,
                 slot,
-                FitOf(o.Words, o.Outcome, said, rarity, unit)
+                FitOf(o.Words, o.Outcome, said, rarity, unit, quantity)
+                    * (denies == Denies($"{o.Outcome.Label} {o.Outcome.Says}") ? 1 : NotAsSaid)
+                    * (book.IndexOfFinding(o.Finding.Id) >= 0 && o.Finding.When.Holds(facts) ? 1 : NotOfTheCase)
             ))
             .Where(r => r.Fit >= LeastFit)
             .OrderByDescending(r => r.Fit)
@@ -88,7 +93,8 @@ public static class QuickEntry
         FindingOutcome outcome,
         HashSet<string> said,
         Dictionary<string, double> rarity,
-        string unit
+        string unit,
+        double? quantity
     )
     {
         double own = 0,
@@ -103,12 +109,29 @@ public static class QuickEntry
                 all += rarity[word];
         }
 
-        // Some of the words must speak of the answer itself, not only of the question.
-        if (own <= 0 || total <= 0)
+        // Some of the words must speak of the answer itself, not only of the question; a number that says it does too, and decides.
+        var decides = quantity is not null && Fits(outcome, quantity, unit) && outcome.Quantity!.Range != NumberRange.Any;
+        if ((own <= 0 && !(decides && all > 0)) || total <= 0)
             return 0;
+        if (decides)
+            return outcome.Quantity!.Range.Holds(quantity!.Value) ? 1 : LeastFit / 2;
         var asked = unit.Length > 0 && outcome.Quantity?.Unit.StartsWith(unit, StringComparison.Ordinal) == true ? 0.1 : 0;
         return Math.Min(1, ((own + (0.7 * all)) / total) + asked);
     }
+
+    // Findings of the case first; what else is true of this machine can be told too.
+    private static IEnumerable<Finding> Tellable(CaseBook book, Facts facts)
+    {
+        var bare = new Facts { Model = book.Model, Context = new Dictionary<string, string>() };
+        var stations = book.Model.Stations.Select(s => s.Id).ToHashSet();
+        var now = book.Findings.Where(f => f.When.Holds(facts)).Select(f => f.Id).ToHashSet();
+        var others = book
+            .Book.Findings.Where(f => !f.IsProof && stations.Contains(f.Station) && !now.Contains(f.Id) && !f.When.For(bare).IsNever)
+            .Select(f => f.On(book.Model));
+        return book.Findings.Where(f => now.Contains(f.Id)).Concat(others);
+    }
+
+    private static bool Denies(string text) => Words(text).Any(Denials.Contains);
 
     private static bool Fits(FindingOutcome outcome, double? quantity, string unit) =>
         quantity is not null

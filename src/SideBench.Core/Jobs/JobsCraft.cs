@@ -26,6 +26,7 @@ public static class JobsCraft
             Consented.Form,
             Closed.Form,
             HandedOver.Form,
+            MachineChanged.Form,
         ]
     )
     {

@@ -62,6 +62,15 @@ public sealed record PanelCode(string Code, string Says, string Means, string Co
 /// <param name="Slots">The slot, by panel number, that feeds each unit.</param>
 public sealed record SheetPlan(SheetLayout Layout, IReadOnlyDictionary<string, int> Slots);
 
+/// <summary>A bound by a figure of the model.</summary>
+/// <param name="Figure">Which: <c>store</c>, what the waste store holds, g; <c>storeGross</c>, that with its own mass, g.</param>
+/// <param name="Times">How often that.</param>
+public sealed record FigureBound(string Figure, double Times)
+{
+    /// <summary>The bound on a model; null when the model does not know the figure.</summary>
+    public double? On(MachineModel model) => model.Figure(Figure) * Times;
+}
+
 /// <summary>A kind of machine, as data from a pack.</summary>
 public sealed record MachineModel
 {
@@ -115,6 +124,19 @@ public sealed record MachineModel
 
     /// <summary>Warnings that hold for every job on this model.</summary>
     public required IReadOnlyList<string> Cautions { get; init; }
+
+    /// <summary>What the dry waste store weighs, g; null when not known.</summary>
+    public double? StoreTareG { get; init; }
+
+    /// <summary>A figure of the model that bounds a measure; null when the model does not know it.</summary>
+    /// <param name="name"><c>store</c>: what the waste store holds, g; <c>storeGross</c>: that with its own mass, g.</param>
+    public double? Figure(string name) =>
+        name switch
+        {
+            "store" => PadCapacityG,
+            "storeGross" => PadCapacityG + StoreTareG,
+            _ => null,
+        };
 
     /// <summary>Maker and name together.</summary>
     public string FullName => $"{Maker} {Name}";

@@ -146,7 +146,7 @@ public sealed class DemoWorld
     private DemoJob Visit(int machine, int daysAgo)
     {
         var model = Machines[machine].Model;
-        var complaint = book.Complaints[chance.Next(book.Complaints.Count)];
+        var complaint = book.Faults[chance.Next(book.Faults.Count)];
         var caseBook = BookFor(model.Id, complaint.Id);
         var at = Workday(now.AddDays(-daysAgo));
         var refilled = complaint.Id == "blank-channel";

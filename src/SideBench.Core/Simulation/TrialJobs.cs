@@ -68,7 +68,7 @@ public sealed class TrialJobs
     {
         while (true)
         {
-            var complaint = book.Complaints[chance.Next(book.Complaints.Count)];
+            var complaint = book.Faults[chance.Next(book.Faults.Count)];
             if (BookOf(model, complaint.Id).Causes.Count > 0)
                 return complaint.Id;
         }

@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Machines;
 using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 
@@ -9,14 +10,48 @@ namespace SideBench.Core.StripDown;
 /// <param name="Unit">Its unit.</param>
 /// <param name="Min">Smallest sensible value.</param>
 /// <param name="Max">Largest sensible value.</param>
-public sealed record AskedMeasure(string Label, string Unit, double Min, double Max);
+/// <param name="MaxOf">A figure of the model that bounds it instead of the largest, where the model has it; null when none.</param>
+/// <param name="Good">The values with which the step is done; null when any sensible value will do.</param>
+public sealed record AskedMeasure(string Label, string Unit, double Min, double Max, FigureBound? MaxOf = null, GoodRange? Good = null)
+{
+    /// <summary>With the bound that a model gives.</summary>
+    public AskedMeasure On(MachineModel model) => MaxOf?.On(model) is { } most ? this with { Max = most } : this;
+}
+
+/// <summary>The values with which a step is done.</summary>
+/// <param name="Min">From; null for no lower end.</param>
+/// <param name="Max">To; null for no upper end.</param>
+/// <param name="Else">What another value says, and what to do then.</param>
+public sealed record GoodRange(double? Min, double? Max, string Else)
+{
+    /// <summary>Whether a value is among them.</summary>
+    public bool Holds(double value) => !(value < Min) && !(value > Max);
+}
 
 /// <summary>What to do when a step goes wrong.</summary>
 /// <param name="Id">Name used in the record, such as <c>stuck</c>.</param>
 /// <param name="Label">What the button says.</param>
 /// <param name="Text">What to do then.</param>
 /// <param name="GoTo">The step to go back to; empty to try this one again.</param>
-public sealed record StepBranch(string Id, string Label, string Text, string GoTo);
+/// <param name="Passes">Whether the step counts as passed by it.</param>
+public sealed record StepBranch(string Id, string Label, string Text, string GoTo, bool Passes = false);
+
+/// <summary>What a step leaves changed: removals that neither lie on the tray nor go back, and stay so on the machine's record.</summary>
+/// <param name="Targets">Stations, parts or single removals.</param>
+/// <param name="As">What they are from now on, such as "joined to the outside bottle".</param>
+public sealed record StepStays(IReadOnlyList<string> Targets, string As);
+
+/// <summary>A lasting change that the machine has once a step is done.</summary>
+/// <param name="Change">Which.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Says">What it means, one line.</param>
+/// <param name="Watch">What to watch from then on; empty when nothing.</param>
+public sealed record StepMakes(string Change, string Name, string Says, string Watch);
+
+/// <summary>A repair of the fault book that is made once a step is done.</summary>
+/// <param name="Repair">Which.</param>
+/// <param name="Label">What the button says.</param>
+public sealed record StepDoes(string Repair, string Label);
 
 /// <summary>A wait after a step.</summary>
 /// <param name="Kind">What kind of wait.</param>
@@ -97,6 +132,15 @@ public sealed record GuideStep(string Id, StepKind Kind, string Title, string Te
 
     /// <summary>The customer's word that it needs, such as <c>irreversible</c>; empty when none.</summary>
     public string Word { get; init; } = "";
+
+    /// <summary>What it leaves changed for good; null when everything goes back.</summary>
+    public StepStays? Stays { get; init; }
+
+    /// <summary>The lasting change that is made by it; null when none.</summary>
+    public StepMakes? Makes { get; init; }
+
+    /// <summary>Repairs of the fault book, one of which is made by it: it counts as made once the step is ticked.</summary>
+    public IReadOnlyList<StepDoes> Does { get; init; } = [];
 }
 
 /// <summary>A step with the models it belongs to.</summary>

@@ -35,6 +35,10 @@ public static class GuideRules
                 problems.Add(
                     new Problem(ProblemCode.PackUnknownName, $"{place}/targets", "station or part", string.Join(", ", step.Targets))
                 );
+            if (step.Stays is { } stays && GuideTargets.Removals(stays.Targets, graph, 0).Count == 0)
+                problems.Add(
+                    new Problem(ProblemCode.PackUnknownName, $"{place}/stays", "station, part or removal", string.Join(", ", stays.Targets))
+                );
             open = step.Kind switch
             {
                 StepKind.Open => true,
@@ -93,4 +97,24 @@ public static class GuideTargets
     /// <param name="slot">The slot it is about, by panel number; 0 for none.</param>
     public static IReadOnlyList<string> Of(GuideStep step, AccessGraph graph, int slot) =>
         [.. step.Targets.SelectMany(t => graph.Part(t) is { } part ? [part] : graph.For(t, slot)).Select(p => p.Id).Distinct()];
+
+    /// <summary>Removals that targets name: single ones by their own name; of a part or station its tubes, its cables and itself.</summary>
+    /// <param name="targets">Removals, parts or stations.</param>
+    /// <param name="graph">How the model opens; null when it has no graph.</param>
+    /// <param name="slot">The slot it is about, by panel number; 0 for none.</param>
+    public static IReadOnlyList<string> Removals(IReadOnlyList<string> targets, AccessGraph? graph, int slot) =>
+        graph is null
+            ? []
+            :
+            [
+                .. targets
+                    .SelectMany(t =>
+                        StripDown.Removals.Find(graph, t) is { IsPart: false } one
+                            ? [one]
+                            : (graph.Part(t) is { } part ? [part] : graph.For(t, slot)).SelectMany(StripDown.Removals.Of)
+                    )
+                    .Where(r => r.Group is null)
+                    .Select(r => r.Id)
+                    .Distinct(),
+            ];
 }

@@ -16,7 +16,8 @@ public sealed record GuideRun(string Id, GuideBegun Begun, IReadOnlyDictionary<s
     internal GuideRun After(GuideTicked body, Entry entry)
     {
         var ticks = new Dictionary<string, StepTick>(Ticks);
-        if (body.Outcome is "done" or "skipped")
+        var passed = Begun.Steps.FirstOrDefault(s => s.Id == body.Step)?.Branches.FirstOrDefault(b => b.Id == body.Outcome)?.Passes == true;
+        if (passed || body.Outcome is "done" or "skipped")
             ticks[body.Step] = new StepTick(body.Outcome, body.Value, entry.PersonName, entry.At, body.Words);
         else if (
             Begun.Steps.FirstOrDefault(s => s.Id == body.Step)?.Branches.FirstOrDefault(b => b.Id == body.Outcome)?.GoTo is

@@ -78,16 +78,22 @@ public static class GuideWork
             problems.Add(new Problem(ProblemCode.TooLong, "/words", told.Words.Length, Guard.LongestText));
         if (told.Outcome == Skipped && step.Kind == StepKind.Word)
             problems.Add(new Problem(StripDownProblem.WordNeeded, "/step", step.Title, step.Word));
+        if (told.Outcome == Done && step.Does.Count > 1 && step.Does.All(d => d.Repair != told.Does))
+            problems.Add(new Problem(ProblemCode.UnknownWord, "/does", told.Does, string.Join(", ", step.Does.Select(d => d.Label))));
         if (problems.Count > 0)
             return problems;
-        return Lines(state, run, step, told, newId);
+        return Lines(job, graph, run, step, told, newId);
     }
 
-    private static List<EntryBody> Lines(JobState state, GuideRun run, GuideStep step, StepTold told, Func<string> newId)
+    private static List<EntryBody> Lines(JobCase job, AccessGraph? graph, GuideRun run, GuideStep step, StepTold told, Func<string> newId)
     {
+        var state = job.State;
         var done = told.Outcome == Done;
+        var passes = step.Branches.Any(b => b.Id == told.Outcome && b.Passes);
+        var stays = done && step.Stays is { } left ? GuideTargets.Removals(left.Targets, graph, run.Begun.Slot) : [];
         var puts = done ? step.Puts.Select(p => new TrayItem(newId(), p.Label, p.Change, p.Count, p.Undo, p.Marks)).ToList() : [];
         var takes = done ? step.Takes.Select(label => state.Tray.LastOrDefault(i => i.Label == label)?.Id).OfType<string>().ToList() : [];
+        takes.AddRange(state.Tray.Where(i => i.Removal is { } id && stays.Contains(id)).Select(i => i.Id));
         var lines = new List<EntryBody>
         {
             new GuideTicked(
@@ -95,16 +101,20 @@ public static class GuideWork
                 step.Id,
                 step.Title,
                 told.Outcome,
-                done ? told.Value : null,
+                done || passes ? told.Value : null,
                 step.Measure?.Unit ?? "",
                 puts,
                 takes,
                 done && step.Kind is not (StepKind.Open or StepKind.Back) ? step.Hands.Value : 0,
-                told.Words.Trim()
+                told.Words.Trim(),
+                done ? Alters(step, stays) : [],
+                done ? step.Makes?.Watch ?? "" : ""
             ),
         };
         if (!done)
             return lines;
+        if (step.Does.Count > 0 && Made(job, step, told) is { } repair)
+            lines.Add(repair);
         if (step.Wait is { } wait)
             lines.Add(new ClockStarted(newId(), wait.Kind, wait.Label, wait.Least.Value, wait.Most?.Value));
         foreach (var window in run.Begun.Windows.Where(w => w.OpensAt == step.Id && w.Lasts.Value > 0))
@@ -115,6 +125,28 @@ public static class GuideWork
         if (closed is not null && state.Clocks.LastOrDefault(c => c.Kind == "window" && c.Label == closed.Name) is { } clock)
             lines.Add(new ClockStopped(clock.Id));
         return lines;
+    }
+
+    private static List<Modification> Alters(GuideStep step, IReadOnlyList<string> stays) =>
+        [
+            .. stays.Select(removal => new Modification(
+                StripDownCraft.StaysChangedKey,
+                removal,
+                step.Stays!.As,
+                $"{removal.Replace('-', ' ').Replace(":", ", ")}: {step.Stays.As}"
+            )),
+            .. step.Makes is { } makes
+                ? [new Modification(LastingChange.Key, makes.Change, "yes", $"{makes.Name}: {makes.Says}")]
+                : Array.Empty<Modification>(),
+        ];
+
+    // Work that a guide does counts as work of the fault book; its bench time is that of the guide's own steps.
+    private static Mended? Made(JobCase job, GuideStep step, StepTold told)
+    {
+        var id = step.Does.Count == 1 ? step.Does[0].Repair : told.Does;
+        return job.Book.Book.Step(id) is Repair repair
+            ? new Mended(repair.Id, repair.Name, repair.Tags, 0, repair.Parts, repair.Part, "", 0, 0, [], job.Thread.Id)
+            : null;
     }
 
     // Everything that stands in the way of doing a step.
@@ -133,6 +165,8 @@ public static class GuideWork
                 problems.Add(new Problem(ProblemCode.Missing, "/value"));
             else if (!(number >= asked.Min && number <= asked.Max))
                 problems.Add(new Problem(ProblemCode.OutOfRange, "/value", number, asked.Min, asked.Max));
+            else if (asked.Good is { } good && !good.Holds(number))
+                problems.Add(new Problem(StripDownProblem.NumberSaysOtherwise, "/value", number, asked.Unit, good.Else));
         }
 
         if (step.Word.Length > 0 && !state.Consents.Contains(step.Word))
@@ -197,6 +231,16 @@ public static class GuideWork
         ];
     }
 
+    /// <summary>Whether a step says of something wet that it is dry.</summary>
+    /// <param name="state">Where the job stands.</param>
+    /// <param name="run">The guide that is followed.</param>
+    /// <param name="step">The step.</param>
+    /// <param name="outcome">What became of it.</param>
+    public static bool Drying(JobState state, string run, string step, string outcome) =>
+        outcome == Done
+        && state.Opening.Runs.FirstOrDefault(r => r.Id == run)?.Begun.Steps.FirstOrDefault(s => s.Id == step) is { } told
+        && state.Tray.Any(i => told.Takes.Contains(i.Label) && i.Marks.Any(TrayMarks.Drying.Contains));
+
     private static Problem? Followed(JobState state, string run)
     {
         if (state.Closing is not null)
@@ -209,7 +253,11 @@ public static class GuideWork
         [.. StepWindow.Of(guide.Windows, StepsOn(guide, model), model).Select(w => w.Window with { Lasts = w.Lasts ?? Minutes.None })];
 
     private static IReadOnlyList<GuideStep> StepsOn(Guide guide, MachineModel model) =>
-        guide.StepsFor(new Facts { Model = model, Context = new Dictionary<string, string>() });
+        [
+            .. guide
+                .StepsFor(new Facts { Model = model, Context = new Dictionary<string, string>() })
+                .Select(s => s.Measure is { } asked ? s with { Measure = asked.On(model) } : s),
+        ];
 
     private static Outcome<IReadOnlyList<EntryBody>> One(EntryBody body) => new List<EntryBody> { body };
 }
@@ -220,4 +268,5 @@ public static class GuideWork
 /// <param name="Outcome">done, skipped, or one of its branches.</param>
 /// <param name="Value">The number asked for; null when none.</param>
 /// <param name="Words">Why it was skipped; else what is to be said.</param>
-public sealed record StepTold(string Run, string Step, string Outcome, double? Value, string Words);
+/// <param name="Does">Which of the repairs that the step can make was made; empty when there is one at most.</param>
+public sealed record StepTold(string Run, string Step, string Outcome, double? Value, string Words, string Does = "");

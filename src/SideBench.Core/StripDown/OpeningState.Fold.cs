@@ -1,4 +1,5 @@
 using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.StripDown;
@@ -28,7 +29,11 @@ public sealed partial record OpeningState
             PartRenewed body => this with { Renewed = [.. Renewed, body] },
             PhotoTaken body => this with { Photos = [.. Photos, body] },
             GuideBegun body => this with { Runs = [.. Runs, new GuideRun(body.Run, body, new Dictionary<string, StepTick>(), null)] },
-            GuideTicked body => Run(body.Run, run => run.After(body, entry), doubt),
+            GuideTicked body => Altered(body.Alters ?? [], body.Watch).Run(body.Run, run => run.After(body, entry), doubt),
+            MachineChanged body => Altered(body.Alters, "") with
+            {
+                Changes = [.. Changes, new ChangeTold(body.Name, body.Made, body.Watch)],
+            },
             GuideRenewed body => Run(
                 body.Run,
                 r => r with { Begun = r.Begun with { Version = body.Version, Steps = body.Steps, Windows = body.Windows } },
@@ -51,6 +56,32 @@ public sealed partial record OpeningState
         return this with
         {
             Runs = [.. Runs.Select(r => r.Id == run ? change(r) : r)],
+        };
+    }
+
+    // What stays changed is no longer on the tray, and neither off nor back: it is how the machine is now.
+    private OpeningState Altered(IReadOnlyList<Modification> alters, string watch)
+    {
+        if (alters.Count == 0)
+            return this;
+        var stays = new Dictionary<string, string>(StaysChanged);
+        var counts = new Dictionary<string, FastenerCount>(Counts);
+        foreach (var change in alters.Where(a => a.Key == StripDownCraft.StaysChangedKey))
+        {
+            counts.Remove(change.Of);
+            if (change.Word is null)
+                stays.Remove(change.Of);
+            else
+                stays[change.Of] = change.Word;
+        }
+
+        var made = alters.Where(a => a.Key == LastingChange.Key && a.Word is not null).Select(a => new ChangeTold(a.Says, true, watch));
+        return this with
+        {
+            StaysChanged = stays,
+            Counts = counts,
+            Off = [.. Off.Where(o => !stays.ContainsKey(o.Removal))],
+            Changes = [.. Changes, .. made],
         };
     }
 

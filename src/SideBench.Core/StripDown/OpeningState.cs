@@ -22,6 +22,12 @@ public sealed partial record OpeningState : CraftState
     /// <summary>Removals that stay undone, with the reason: parts that stay off, and pieces. Those of earlier visits too.</summary>
     public IReadOnlyDictionary<string, string> StaysOff { get; init; } = new Dictionary<string, string>();
 
+    /// <summary>Removals that stay changed, with what they are now. Those of earlier visits too.</summary>
+    public IReadOnlyDictionary<string, string> StaysChanged { get; init; } = new Dictionary<string, string>();
+
+    /// <summary>Lasting changes made, found or undone on this job, oldest first.</summary>
+    public IReadOnlyList<ChangeTold> Changes { get; init; } = [];
+
     /// <summary>Parts renewed on this job.</summary>
     public IReadOnlyList<PartRenewed> Renewed { get; init; } = [];
 
@@ -38,13 +44,28 @@ public sealed partial record OpeningState : CraftState
     /// <param name="machine">The machine as it stands.</param>
     public static OpeningState Begin(MachineCase machine)
     {
-        var stays = machine.Modifications.Values.Where(m => m.What.Key == StripDownCraft.StaysOffKey).ToList();
-        return stays.Count == 0 ? New : New with { StaysOff = stays.ToDictionary(m => m.What.Of, m => m.What.Word!) };
+        Dictionary<string, string> Of(string key) =>
+            machine.Modifications.Values.Where(m => m.What.Key == key).ToDictionary(m => m.What.Of, m => m.What.Word!);
+        return machine.Modifications.Count == 0
+            ? New
+            : New with
+            {
+                StaysOff = Of(StripDownCraft.StaysOffKey),
+                StaysChanged = Of(StripDownCraft.StaysChangedKey),
+            };
     }
 
     /// <summary>Removals that are done, with those that a step of the fault book made: an open cover is open, whoever opened it.</summary>
     /// <param name="graph">How the machine opens.</param>
     /// <param name="tray">What lies on the tray.</param>
     public IReadOnlySet<string> DoneOn(AccessGraph graph, IReadOnlyList<TrayItem> tray) =>
-        Done.Concat(tray.Where(i => i.Removal is null).Select(i => Removals.For(graph, i)?.Id).OfType<string>()).ToHashSet();
+        Done.Concat(StaysChanged.Keys)
+            .Concat(tray.Where(i => i.Removal is null).Select(i => Removals.For(graph, i)?.Id).OfType<string>())
+            .ToHashSet();
 }
+
+/// <summary>A lasting change as this job told of it.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="Made">Whether the machine has it from now on.</param>
+/// <param name="Watch">What to watch from now on; empty when nothing.</param>
+public sealed record ChangeTold(string Name, bool Made, string Watch);

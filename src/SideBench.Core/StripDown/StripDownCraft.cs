@@ -9,6 +9,9 @@ public static class StripDownCraft
     /// <summary>Parts and pieces that stay off, by their removal: a lasting change of the machine.</summary>
     public const string StaysOffKey = "stays-off";
 
+    /// <summary>Removals that stay changed, such as a drain tube that is joined to an outside bottle.</summary>
+    public const string StaysChangedKey = "stays-changed";
+
     /// <summary>It, to plug in.</summary>
     public static readonly Craft Craft = new(
         "StripDown",
@@ -33,7 +36,10 @@ public static class StripDownCraft
         Facts = Known,
         Begin = OpeningState.Begin,
         Numbers = typeof(Handling),
-        HandOver = job => new HandOverLines([.. Renewed(job.Opening)], [.. LeftAsItIs(job.Opening)]),
+        HandOver = job => new HandOverLines(
+            [.. Renewed(job.Opening), .. job.Opening.Changes.Select(c => $"{(c.Made ? "Fitted" : "Undone")}: {c.Name}")],
+            [.. LeftAsItIs(job.Opening), .. job.Opening.Changes.Where(c => c.Made && c.Watch.Length > 0).Select(c => c.Watch)]
+        ),
     };
 
     private static IEnumerable<Fact> Known(JobState job)

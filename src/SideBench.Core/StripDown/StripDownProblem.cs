@@ -166,4 +166,13 @@ public static class StripDownProblem
         "“{0}” asks for one.",
         "Take it, or skip the step with a reason."
     );
+
+    /// <summary>A number that was typed says something else than the answer.</summary>
+    public static readonly ProblemCode NumberSaysOtherwise = new(
+        "number-says-otherwise",
+        ProblemSort.Wrong,
+        "The number says otherwise",
+        "{0} {1} is not what this step needs.",
+        "{2}"
+    );
 }

@@ -13,7 +13,7 @@ namespace SideBench.Web.Hosting;
 internal sealed class BookStand
 {
     private readonly Crafts crafts;
-    private readonly ConcurrentDictionary<(string Model, string Complaint), CaseBook?> books;
+    private readonly ConcurrentDictionary<(string Model, string Changes, string Complaint), CaseBook?> books;
     private readonly ILookup<(string Model, string Complaint), VerdictCount> counts;
 
     /// <summary>Puts it together.</summary>
@@ -75,7 +75,8 @@ internal sealed class BookStand
         if (state.Threads.All(t => t.Id != thread))
             return new Problem(DiagnosisProblem.UnknownThread, "/thread", thread);
         var (model, complaint) = (state.Intake.ModelId, state.Thread(thread).Complaint);
-        var book = books.GetOrAdd((model, complaint), Build);
+        var changes = AsItStands.ChangesOf(Shop.Changes, state.Machine);
+        var book = books.GetOrAdd((model, string.Join(' ', changes.Select(c => c.Id)), complaint), key => Build(key, changes));
         return book is null
             ? new Problem(ProblemCode.UnknownModel, "", Shop.Models.ContainsKey(model) ? complaint : model)
             : new JobCase(book, state, today, thread, State, CountsFor(model, complaint, state.Intake.Ink));
@@ -88,9 +89,11 @@ internal sealed class BookStand
         return new ShopCounts(By(true), By(false));
     }
 
-    private CaseBook? Build((string Model, string Complaint) key)
+    private CaseBook? Build((string Model, string Changes, string Complaint) key, IReadOnlyList<LastingChange> changes)
     {
         var complaint = Shop.Book.Complaints.FirstOrDefault(c => c.Id == key.Complaint);
-        return complaint is not null && Shop.Models.TryGetValue(key.Model, out var model) ? CaseBook.Of(Shop.Book, model, complaint) : null;
+        return complaint is not null && Shop.Models.TryGetValue(key.Model, out var model)
+            ? CaseBook.Of(Shop.Book, AsItStands.Of(model, changes), complaint)
+            : null;
     }
 }

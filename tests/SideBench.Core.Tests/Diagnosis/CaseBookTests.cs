@@ -57,13 +57,14 @@ public class CaseBookTests
     [Fact]
     public void StepCost_IsMinutesPartsInkCounterAndRisk_ByHand()
     {
-        // Deep clean on the Quartet: 1 + 5 min at 42 an hour = 4.20; 4 channels × 2.25 ml × 0.35 = 3.15; 6 % × 0.4 = 2.40; risk "some" 8.
+        // Deep clean on the Quartet: 1 + 5 min at 42 an hour = 4.20; 4 channels × 2.25 ml × 0.35 = 3.15; 6.58 % × 0.4 = 2.632; risk
+        // "some" 8.
         var book = TestShop.Book("marram-quartet-a4", "missing-after-idle");
-        Assert.Equal(4.20 + 3.15 + 2.40 + 8, book.StepCost["clean-deep"], 9);
+        Assert.Equal(4.20 + 3.15 + 2.632 + 8, book.StepCost["clean-deep"], 9);
         var clean = book.Repairs[book.IndexOfRepair("clean-deep")];
         Assert.Equal(6, StepCost.MinutesOf(clean, book.Model));
         Assert.Equal(9, StepCost.InkMlOf(clean, book.Model));
-        Assert.Equal(6, StepCost.CounterPctOf(clean, book.Model));
+        Assert.Equal(6.58, StepCost.CounterPctOf(clean, book.Model));
     }
 
     // A failing supply is for licensed people, and a head that cannot be renewed stays as it is: both are handed back.

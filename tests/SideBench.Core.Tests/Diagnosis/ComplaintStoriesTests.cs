@@ -126,7 +126,7 @@ public class ComplaintStoriesTests
         var odd = Told(
             TestShop.Intake("marram-quartet-a4", "fades-under-load"),
             "ink-seen=enough date-look=in nozzle-sheet=complete draw-test=air "
-                + "vent-open-draw=returns damper-look=full settings-seen=fit valve-look=open one-or-all=all"
+                + "vent-open-draw=returns damper-look=full settings-seen=fit one-or-all=all"
         ).Odds.Unknown;
         Assert.True(odd > 2 * fits, $"{fits:0.000} then {odd:0.000}");
     }

@@ -38,7 +38,7 @@ public class LookAheadTests
             var book = RandomBook.Of(chance, 5, 3);
             var (plan, now, _) = Case(book);
             var mending = plan.Mending(now);
-            foreach (var (isRepair, index, expected) in plan.Steps(now))
+            foreach (var (isRepair, index, expected, _) in plan.Steps(now))
                 if (!isRepair)
                     Assert.True(expected <= mending + book.StepCost[book.Findings[index].Id] + 1e-9, $"seed {Seed}, round {round}");
         }

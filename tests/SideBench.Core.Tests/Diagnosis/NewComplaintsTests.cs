@@ -44,7 +44,13 @@ public class NewComplaintsTests
     )]
     [InlineData("marks-on-paper", "marram-duo", "mark-where=regular roller-wipe=inky", "rollers-inky", "clean-rollers")]
     [InlineData("marks-on-paper", "tolling-folio-3", "gap-look=small mark-where=leading", "gap-too-small", "set-gap")]
-    [InlineData("blank-pages", "marram-quartet-a4", "ink-seen=enough own-page=prints queue-look=held", "data-lost", "clear-queue")]
+    [InlineData(
+        "will-not-run",
+        "marram-quartet-a4",
+        "covers-look=shut start-watch=normal own-page=prints queue-look=held",
+        "data-lost",
+        "clear-queue"
+    )]
     [InlineData(
         "blank-pages",
         "pellow-studio-eight",
@@ -53,7 +59,6 @@ public class NewComplaintsTests
         "mend-document"
     )]
     [InlineData("ink-leaks", "pellow-six-tank", "plug-look=plug leak-where=store", "fill-plug-open", "shut-plug")]
-    [InlineData("ink-leaks", "marram-duo", "bottle-look=clamp leak-where=cap", "bottle-clamp-shut", "open-clamp")]
     [InlineData("ink-leaks", "tolling-broadside-44", "leak-where=line weep-test=joint", "damper-leaks", "renew-damper")]
     [InlineData("bands", "tolling-folio-3", "nozzle-sheet=complete band-where=steps align-print=off", "head-misaligned", "align-head")]
     [InlineData(

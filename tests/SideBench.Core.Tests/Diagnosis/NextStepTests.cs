@@ -101,7 +101,7 @@ public class NextStepTests
                 easy,
                 TinyBook.Look(
                     "sharp",
-                    1,
+                    8,
                     [
                         [0.99, 0.01],
                         [0.01, 0.99],

@@ -13,8 +13,8 @@ public class ShopKeepingTests
     [Theory]
     [InlineData("clog", "flush-early", false, true)]
     [InlineData("clog", "flush-early", true, true)]
-    [InlineData("flushing", "firm", false, true)]
-    [InlineData("flushing", "firm", true, false)]
+    [InlineData("first-fill", "charge", false, true)]
+    [InlineData("first-fill", "charge", true, false)]
     [InlineData("clog", "no-such", false, false)]
     [InlineData("no-such", "firm", false, false)]
     public void Choose_TakesKnownPractices_AndForAJobOnlyWhereItMatters(string school, string option, bool forJob, bool good) =>
@@ -53,15 +53,15 @@ public class ShopKeepingTests
     [Fact]
     public void Followed_IsTheJobsChoiceThenTheShopsThenOurs()
     {
-        var shop = new Dictionary<string, string> { ["clog"] = "flush-early", ["flushing"] = "firm" };
+        var shop = new Dictionary<string, string> { ["clog"] = "flush-early", ["first-fill"] = "charge" };
         var job = new Dictionary<string, string>
         {
             ["clog"] = "cleans-first",
-            ["flushing"] = "gentle",
+            ["first-fill"] = "suction",
             ["cleans"] = "no-such",
         };
         var followed = School.Followed(Book.Schools, shop, job);
-        Assert.Equal(("cleans-first", "firm", "three-then-rest"), (followed["clog"], followed["flushing"], followed["cleans"]));
+        Assert.Equal(("cleans-first", "charge", "three-then-rest"), (followed["clog"], followed["first-fill"], followed["cleans"]));
         Assert.Equal(Book.Schools.Count, followed.Count);
     }
 
@@ -72,7 +72,7 @@ public class ShopKeepingTests
         Assert.Null(TestShop.Case(entries).Feed);
         TestShop.Add(entries, BenchWork.Answer(TestShop.Case(entries), "full-pages", "fades", 2, () => "x", 20, 3));
         var job = TestShop.Case(entries);
-        Assert.Equal(0.36, job.Feed!.Needed.Value, 9);
+        Assert.Equal(0.1, job.Feed!.Needed.Value, 9);
         Assert.Contains("magenta", entries[^1].Body.Says);
         Assert.Equal(ProblemCode.OutOfRange, Assert.Single(BenchWork.Answer(job, "full-pages", "fades", 2, () => "x", 0).Problems).Code);
         Assert.Equal(

@@ -38,8 +38,7 @@ public class StopRulesTests
             {
                 Limit = 8,
             },
-            "ink-seen=enough nozzle-sheet=complete valve-look=open film-and-tabs=none "
-                + "settings-seen=fit one-or-all=one date-look=in just-changed=weeks"
+            "ink-seen=enough nozzle-sheet=complete film-and-tabs=none " + "settings-seen=fit one-or-all=one date-look=in just-changed=weeks"
         );
         Assert.Equal("past-limit", job.Advice.Word?.Word);
     }

@@ -13,11 +13,11 @@ public class ThreadsTests
     {
         var entries = Two(slot: 4);
         TestShop.Answer(entries, "nozzle-sheet", "complete");
-        TestShop.Answer(entries, "ink-seen", "enough");
+        TestShop.Answer(entries, "panel-code", "absent");
         TestShop.Answer(entries, "draw-test", "hard", 3);
         var second = Thread(entries, 1);
-        Assert.Equal(["nozzle-sheet", "ink-seen"], second.Timeline.OfType<CaseEvent.Told>().Select(t => t.Finding));
-        Assert.Contains(second.Odds.Evidence, e => e.Source == "ink-seen");
+        Assert.Equal(["nozzle-sheet", "panel-code"], second.Timeline.OfType<CaseEvent.Told>().Select(t => t.Finding));
+        Assert.Contains(second.Odds.Evidence, e => e.Source == "panel-code");
         Assert.DoesNotContain("draw-test", second.Facts.Answers.Keys);
     }
 
@@ -80,12 +80,21 @@ public class ThreadsTests
 
     [Theory]
     [InlineData("marram-duo", "draw-test", "part-not-on-model")]
-    [InlineData("marram-quartet-a4", "preview-look", "step-tells-nothing")]
     [InlineData("marram-quartet-a4", "no-such", "unknown-step")]
     public void FindingThatIsNotHere_SaysWhy(string model, string finding, string code)
     {
         var job = TestShop.Case(TestShop.Opened(TestShop.Intake(model, "fades-under-load")));
         Assert.Equal(code, Assert.Single(BenchWork.Answer(job, finding, "x", null, () => "x").Problems).Code.Id);
+    }
+
+    [Fact]
+    public void FactThatTellsThisComplaintNothing_IsKept_AndMovesNoOdds()
+    {
+        var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load"));
+        var before = TestShop.Case(entries).Odds.Still;
+        TestShop.Answer(entries, "preview-look", "empty");
+        Assert.Equal("empty", TestShop.Case(entries).Facts.Answers["preview-look"]);
+        Assert.Equal(before, TestShop.Case(entries).Odds.Still);
     }
 
     private static List<Entry> Two(int slot)

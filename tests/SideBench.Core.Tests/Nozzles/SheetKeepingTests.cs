@@ -51,6 +51,7 @@ public class SheetKeepingTests
         // Cleaned for the black before any sheet: the first one has none to be compared with, and nobody asked for the proving sheet.
         var entries = Opened("missing-after-idle", slot: 2);
         TestShop.Add(entries, Endings.Open(TestShop.Case(entries), "blank-channel", 1, ""));
+        entries.Add(TestShop.Line(entries.Count + 1, new GateOverridden("sheet-before-clean", "clean-normal", "done at the counter", 1)));
         TestShop.Add(entries, BenchWork.Mend(Case(entries, 1), "clean-normal", null, "", () => "m"));
         TestShop.ClearTray(entries);
         Take(entries, Lines());

@@ -12,7 +12,7 @@ public class JourneyTests
 {
     private const int Seed = 7719;
 
-    public static TheoryData<string> EveryComplaint() => [.. TestShop.Shop.Book.Complaints.Select(c => c.Id)];
+    public static TheoryData<string> EveryComplaint() => [.. TestShop.Shop.Book.Faults.Select(c => c.Id)];
 
     [Theory]
     [MemberData(nameof(EveryComplaint))]
@@ -53,7 +53,7 @@ public class JourneyTests
         double advised = 0,
             blind = 0;
         var chance = new Random(Seed);
-        foreach (var complaint in TestShop.Shop.Book.Complaints)
+        foreach (var complaint in TestShop.Shop.Book.Faults)
             for (var i = 0; i < 6; i++)
             {
                 var book = TestShop.Book("marram-quartet-a4", complaint.Id);

@@ -34,6 +34,13 @@ public class EveryGuideEndsTests
         Assert.DoesNotContain(job.State.Opening.Counts, c => c.Value.OnTray > 0);
         Assert.DoesNotContain(job.State.Tray, item => item.Removal is not null);
         Assert.Empty(job.State.Doubts);
+        // What it leaves changed is the machine's from then on, and is neither off nor back on the next visit.
+        var next = HouseCrafts.Fold(TestShop.Opened(job.State.Intake), job.State.Machine);
+        var graph = TestShop.Shop.Graphs[model];
+        foreach (var stays in job.Run.Begun.Steps.Select(s => s.Stays).OfType<StepStays>())
+            Assert.Superset(GuideTargets.Removals(stays.Targets, graph, 0).ToHashSet(), next.Opening.DoneOn(graph, []).ToHashSet());
+        foreach (var makes in job.Run.Begun.Steps.Select(s => s.Makes).OfType<StepMakes>())
+            Assert.Contains((LastingChange.Key, makes.Change), next.Machine.Modifications.Keys);
     }
 
     private sealed class Followed
@@ -70,8 +77,9 @@ public class EveryGuideEndsTests
                 Open(step);
             if (step.Kind == StepKind.Back)
                 PutBack();
-            double? value = step.Measure is { } asked ? (asked.Min + asked.Max) / 2 : null;
-            Add(GuideWork.Tick(TestShop.Case(entries), graph, new StepTold("run", step.Id, "done", value, ""), NewName));
+            double? value = step.Measure is { } asked ? asked.Good?.Max ?? asked.Good?.Min ?? (asked.Min + asked.Max) / 2 : null;
+            var does = step.Does.Count > 1 ? step.Does[0].Repair : "";
+            Add(GuideWork.Tick(TestShop.Case(entries), graph, new StepTold("run", step.Id, "done", value, "", does), NewName));
         }
 
         private void Open(GuideStep step)

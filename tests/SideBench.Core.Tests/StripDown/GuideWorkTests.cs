@@ -160,7 +160,7 @@ public class GuideWorkTests
         GuideWindow[] windows = [new("parks", "the carriage parks itself", Minutes.None, "a", [])];
         var entries = Begun(windows, Step("a"), Step("b") with { Window = "parks" }, Step("c") with { Window = "parks" });
         Tick(entries, "a");
-        Assert.Equal(("window", 5.0), HouseCrafts.Fold(entries).Clocks.Select(c => (c.Kind, c.MinMinutes)).Single());
+        Assert.Equal(("window", 6.0), HouseCrafts.Fold(entries).Clocks.Select(c => (c.Kind, c.MinMinutes)).Single());
         Tick(entries, "b");
         Tick(entries, "c");
         Assert.Empty(HouseCrafts.Fold(entries).Clocks);

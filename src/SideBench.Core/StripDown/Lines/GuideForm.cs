@@ -28,6 +28,13 @@ internal static class GuideForm
         to.Text("window", step.Window);
         to.Text("differs", step.Differs);
         to.Text("word", step.Word);
+        // What most steps have not is not stored.
+        if (step.Stays is { } stays)
+            to.Part("stays", part => StoreStays(part, stays));
+        if (step.Makes is { } makes)
+            to.Part("makes", part => StoreMakes(part, makes));
+        if (step.Does.Count > 0)
+            to.Parts("does", step.Does, StoreDoes);
     }
 
     public static GuideStep ReadStep(FieldReader from) =>
@@ -45,7 +52,14 @@ internal static class GuideForm
             Puts = from.Parts("puts", ReadPut),
             Takes = from.Texts("takes"),
             Measure = from.Part("measure") is { } m
-                ? new AskedMeasure(m.Text("label"), m.Text("unit"), m.Number("min"), m.Number("max"))
+                ? new AskedMeasure(
+                    m.Text("label"),
+                    m.Text("unit"),
+                    m.Number("min"),
+                    m.Number("max"),
+                    null,
+                    m.Part("good") is { } good ? new GoodRange(good.NumberOrNull("min"), good.NumberOrNull("max"), good.Text("else")) : null
+                )
                 : null,
             Photo = from.Has("photo") && from.Flag("photo"),
             Wait = from.Part("wait") is { } w
@@ -56,13 +70,19 @@ internal static class GuideForm
                     w.NumberOrNull("maxMinutes") is { } most ? Minutes.Of(most) : null
                 )
                 : null,
-            Branches = from.Parts("branches", b => new StepBranch(b.Text("id"), b.Text("label"), b.Text("text"), b.Text("goTo"))),
+            Branches = from.Parts(
+                "branches",
+                b => new StepBranch(b.Text("id"), b.Text("label"), b.Text("text"), b.Text("goTo"), b.Has("passes") && b.Flag("passes"))
+            ),
             Targets = from.Texts("targets"),
             PowerWhileOpen = from.Has("powerWhileOpen") && from.Flag("powerWhileOpen"),
             Irreversible = from.Has("irreversible") && from.Flag("irreversible"),
             Window = from.TextOrNull("window") ?? "",
             Differs = from.TextOrNull("differs") ?? "",
             Word = from.TextOrNull("word") ?? "",
+            Stays = from.Part("stays") is { } s ? new StepStays(s.Texts("targets"), s.Text("as")) : null,
+            Makes = from.Part("makes") is { } c ? new StepMakes(c.Text("change"), c.Text("name"), c.Text("says"), c.Text("watch")) : null,
+            Does = from.Parts("does", d => new StepDoes(d.Text("repair"), d.Text("label"))),
         };
 
     public static void Store(FieldWriter to, GuideWindow window)
@@ -103,6 +123,8 @@ internal static class GuideForm
         to.Text("unit", measure.Unit);
         to.Number("min", measure.Min);
         to.Number("max", measure.Max);
+        if (measure.Good is { } good)
+            to.Part("good", part => StoreGood(part, good));
     }
 
     private static void StoreWait(FieldWriter to, StepWait wait)
@@ -113,11 +135,40 @@ internal static class GuideForm
         to.Number("maxMinutes", wait.Most?.Value);
     }
 
+    private static void StoreGood(FieldWriter to, GoodRange good)
+    {
+        to.Number("min", good.Min);
+        to.Number("max", good.Max);
+        to.Text("else", good.Else);
+    }
+
+    private static void StoreStays(FieldWriter to, StepStays stays)
+    {
+        to.Texts("targets", stays.Targets);
+        to.Text("as", stays.As);
+    }
+
+    private static void StoreMakes(FieldWriter to, StepMakes makes)
+    {
+        to.Text("change", makes.Change);
+        to.Text("name", makes.Name);
+        to.Text("says", makes.Says);
+        to.Text("watch", makes.Watch);
+    }
+
+    private static void StoreDoes(FieldWriter to, StepDoes does)
+    {
+        to.Text("repair", does.Repair);
+        to.Text("label", does.Label);
+    }
+
     private static void StoreBranch(FieldWriter to, StepBranch branch)
     {
         to.Text("id", branch.Id);
         to.Text("label", branch.Label);
         to.Text("text", branch.Text);
         to.Text("goTo", branch.GoTo);
+        if (branch.Passes)
+            to.Flag("passes", true);
     }
 }

@@ -14,7 +14,9 @@ public sealed record GuideTicked(
     IReadOnlyList<TrayItem> Puts,
     IReadOnlyList<string> Takes,
     double Minutes,
-    string Words = ""
+    string Words = "",
+    IReadOnlyList<Modification>? Alters = null,
+    string Watch = ""
 ) : EntryBody
 {
     public static readonly EntryKind Form = new(
@@ -29,7 +31,9 @@ public sealed record GuideTicked(
             from.Parts("puts", TrayItem.Read),
             from.Texts("takes"),
             from.Number("minutes"),
-            from.TextOrNull("words") ?? ""
+            from.TextOrNull("words") ?? "",
+            from.Parts("alters", ModificationForm.Read),
+            from.TextOrNull("watch") ?? ""
         )
     );
 
@@ -48,6 +52,7 @@ public sealed record GuideTicked(
             Takes = [.. Takes.Select(t => new TrayTake(t))],
             Hands = Quantities.Minutes.Of(Minutes),
             Readings = Measured is { } reading ? [reading] : [],
+            Modifications = Alters ?? [],
         };
 
     public override void Store(FieldWriter to)
@@ -62,5 +67,9 @@ public sealed record GuideTicked(
         to.Texts("takes", Takes);
         to.Number("minutes", Minutes);
         to.Text("words", Words);
+        if (Alters is { Count: > 0 } alters)
+            to.Parts("alters", alters, ModificationForm.Store);
+        if (Watch.Length > 0)
+            to.Text("watch", Watch);
     }
 }

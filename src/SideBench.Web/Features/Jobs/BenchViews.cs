@@ -152,7 +152,7 @@ public static class BenchViews
                 s.Id,
                 s.Name,
                 s.Path.ToString().ToLowerInvariant(),
-                job.Odds.On(s.Id),
+                job.Book.Complaint.Planned ? 0 : job.Odds.On(s.Id),
                 job.IsCleared(s.Id),
                 s.Id == leading && !job.IsConfirmed(s.Id),
                 job.IsConfirmed(s.Id),

@@ -42,6 +42,8 @@ internal static class ActViews
             part.Spends == "cut",
             "",
             "",
+            "",
+            [],
             ""
         );
     }
@@ -80,6 +82,8 @@ internal static class ActViews
             false,
             "",
             "",
+            "",
+            [],
             ""
         );
 
@@ -121,7 +125,9 @@ internal static class ActViews
             step.Irreversible,
             step.Window,
             run?.Id ?? "",
-            step.Id
+            step.Id,
+            [.. step.Does.Select(d => new DoesView(d.Repair, d.Label))],
+            step.Stays?.As ?? ""
         );
     }
 

@@ -58,11 +58,13 @@ internal static class OpeningViews
             back.Hands.Value,
             [.. Offers(job, shop, graph, targets, due)],
             following is null ? null : Run(following, job, shop),
-            [.. shop.GuidesFor(job.Book.Model).Select(g => GuideLine(g, job, graph)).OrderByDescending(g => g.Fits)],
+            [.. shop.GuidesFor(job.Book.Model).OrderByDescending(g => GuideOrder.ChanceOf(g, job)).Select(g => GuideLine(g, job, graph))],
             [.. job.Book.Model.Slots.Select(s => new SlotOfMachine(s.Panel, s.Ink))],
             job.Thread.Slot,
             GuideWork.InTheWay(state, "power", false),
-            GuideWork.InTheWay(state, "moving", true)
+            GuideWork.InTheWay(state, "moving", true),
+            [.. Changes(job, shop)],
+            [.. opening.StaysChanged.Select(c => $"{c.Key.Replace('-', ' ').Replace(":", ", ")}: {c.Value}")]
         );
     }
 
@@ -111,6 +113,21 @@ internal static class OpeningViews
             [.. leave.Distinct()]
         );
     }
+
+    // What the machine has, and what its model can have.
+    private static IEnumerable<ChangeView> Changes(JobCase job, Shop shop) =>
+        shop
+            .Changes.Select(change => (change, made: job.State.Machine.Modifications.GetValueOrDefault((LastingChange.Key, change.Id))))
+            .Where(c => c.made is not null || c.change.CanBeOn(job.Book.Model))
+            .Select(c => new ChangeView(
+                c.change.Id,
+                c.change.Name,
+                c.change.Says,
+                c.made is not null,
+                c.change.ForEver,
+                c.change.Undo,
+                c.made?.Since
+            ));
 
     // The side before the hand: that of what was done last.
     private static string ViewNow(OpeningState opening, AccessGraph graph) =>
@@ -291,7 +308,8 @@ internal static class OpeningViews
             guide.Id,
             guide.Name,
             guide.Purpose,
-            job.Advice.Chosen?.Step is { } step && guide.Repairs.Contains(step.Id),
+            GuideOrder.ChanceOf(guide, job) >= job.Book.Book.House.LeastToLead
+                || job.Advice.Chosen?.Step is { } step && guide.Repairs.Contains(step.Id),
             steps.Any(s => GuideTargets.Of(s, graph, 0).Any(id => graph.Part(id)!.Slot > 0)),
             steps.Sum(s => s.Hands.Value),
             [.. StepWindow.Of(guide.Windows, steps, job.Book.Model).Where(w => !w.Fits).Select(w => w.Window.Name)]

@@ -44,8 +44,14 @@ public sealed record GuideTickRequest(
     string? Outcome,
     double? Value,
     string? Words,
+    string? Does = null,
+    string? WaitOver = null,
     int Thread = 0
 ) : IJobWrite;
+
+public sealed record ChangeToldRequest(Guid Key, int SeenVersion, string? Change, string? Reason, int Thread = 0) : IJobWrite;
+
+public sealed record ChangeUndoneRequest(Guid Key, int SeenVersion, string? Change, string? Reason, int Thread = 0) : IJobWrite;
 
 public sealed record GuideTakeOverRequest(Guid Key, int SeenVersion, string? Run, int Thread = 0) : IJobWrite;
 
@@ -133,8 +139,19 @@ public sealed record ActView(
     bool Irreversible,
     string Window,
     string Run,
-    string Step
+    string Step,
+    IReadOnlyList<DoesView> Does,
+    string Stays
 );
+
+/// <summary>A repair of the fault book that a step makes, with what the button says.</summary>
+public sealed record DoesView(string Repair, string Label);
+
+/// <summary>A lasting change that a machine has, or can have.</summary>
+/// <param name="Has">Whether it has it.</param>
+/// <param name="ForEver">Whether it cannot be undone.</param>
+/// <param name="Undo">What is done to undo it.</param>
+public sealed record ChangeView(string Id, string Name, string Says, bool Has, bool ForEver, string Undo, DateTimeOffset? Since);
 
 public sealed record MeasureView(string Label, string Unit, double Min, double Max);
 
@@ -254,7 +271,9 @@ public sealed record OpeningView(
     IReadOnlyList<SlotOfMachine> Slots,
     int Slot,
     IReadOnlyList<string> CannotPower,
-    IReadOnlyList<string> CannotMove
+    IReadOnlyList<string> CannotMove,
+    IReadOnlyList<ChangeView> Changes,
+    IReadOnlyList<string> StaysChanged
 );
 
 /// <summary>What the record says of one part.</summary>

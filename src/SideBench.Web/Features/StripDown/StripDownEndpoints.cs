@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.Features;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
@@ -37,6 +38,7 @@ public static class StripDownEndpoints
         MapHands(job);
         MapPieces(job);
         MapFollowing(job);
+        MapChanges(job);
         routes
             .MapGet("/guides/steps/{guide}", Paper)
             .WithTags("StripDown")
@@ -153,6 +155,31 @@ public static class StripDownEndpoints
             .For(Act.Bench);
     }
 
+    private static void MapChanges(RouteGroupBuilder job)
+    {
+        job.MapJobWrite<ChangeToldRequest>(
+            "/changes/told",
+            Act.Bench,
+            "tellChange",
+            "Tells that the machine has a lasting change, found or made.",
+            (r, on) =>
+                ChangeWork.Tell(
+                    on.Job.State,
+                    on.Books.Shop.Models[on.Job.Book.Model.Id],
+                    on.Books.Shop.Changes,
+                    r.Change ?? "",
+                    r.Reason ?? ""
+                )
+        );
+        job.MapJobWrite<ChangeUndoneRequest>(
+            "/changes/undone",
+            Act.Bench,
+            "undoChange",
+            "Tells that a lasting change was undone.",
+            (r, on) => ChangeWork.Undo(on.Job.State, on.Books.Shop.Changes, r.Change ?? "", r.Reason ?? "")
+        );
+    }
+
     private static void MapFollowing(RouteGroupBuilder job)
     {
         job.MapJobWrite<GuideBeginRequest>(
@@ -177,11 +204,15 @@ public static class StripDownEndpoints
             "tickStep",
             "Ticks a step of a guide, skips it, or says what went wrong.",
             (r, on) =>
-                GuideWork.Tick(
-                    on.Job,
-                    OpeningMaps.GraphOf(on),
-                    new StepTold(r.Run ?? "", r.Step ?? "", r.Outcome ?? "", r.Value, r.Words ?? ""),
-                    JobsEndpoints.NewId
+                on.Over(
+                    GuideWork.Drying(on.Job.State, r.Run ?? "", r.Step ?? "", r.Outcome ?? "") ? on.Guards() : [],
+                    r.WaitOver,
+                    GuideWork.Tick(
+                        on.Job,
+                        OpeningMaps.GraphOf(on),
+                        new StepTold(r.Run ?? "", r.Step ?? "", r.Outcome ?? "", r.Value, r.Words ?? "", r.Does ?? ""),
+                        JobsEndpoints.NewId
+                    )
                 ),
             harmless: true
         );

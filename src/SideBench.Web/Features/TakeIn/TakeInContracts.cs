@@ -2,7 +2,15 @@ namespace SideBench.Web.Features.TakeIn;
 
 public sealed record SlotChoice(int Panel, string Ink);
 
-public sealed record ModelChoice(string Id, string Name, string Kind, IReadOnlyList<string> Complaints, IReadOnlyList<SlotChoice> Slots);
+public sealed record ModelChoice(
+    string Id,
+    string Name,
+    string Kind,
+    IReadOnlyList<string> Complaints,
+    IReadOnlyList<SlotChoice> Slots,
+    IReadOnlyList<ChangeChoice> Changes,
+    IReadOnlyList<WorkChoice> Works
+);
 
 public sealed record ComplaintChoice(string Id, string Name, string Says);
 
@@ -24,7 +32,8 @@ public sealed record FoundMachine(
     CustomerView Customer,
     long? OpenJob,
     int Visits,
-    string? LastInk
+    string? LastInk,
+    IReadOnlyList<string> Changes
 );
 
 /// <summary>Everything told at take-in. Machine and customer by number when they are on record, else by what makes them new.</summary>
@@ -51,7 +60,19 @@ public sealed record TakeInRequest(
     string? Accessories,
     int? AgeYears = null,
     string? Firmware = null,
-    int Slot = 0
+    int Slot = 0,
+    IReadOnlyList<string>? Changes = null,
+    IReadOnlyList<WorkBeforeRequest>? Before = null
 );
+
+/// <summary>Work that was done before the visit.</summary>
+/// <param name="SinceTrouble">Whether the trouble was there already, and stayed.</param>
+public sealed record WorkBeforeRequest(string? Repair, DateOnly? On, bool SinceTrouble);
+
+/// <summary>Work that can be told as done before, with the models it is for.</summary>
+public sealed record WorkChoice(string Id, string Name);
+
+/// <summary>A lasting change that a model can have.</summary>
+public sealed record ChangeChoice(string Id, string Name, string Says);
 
 public sealed record TakenInView(long JobId, int Tag);

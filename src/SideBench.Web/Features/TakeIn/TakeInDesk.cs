@@ -45,10 +45,36 @@ public sealed class TakeInDesk(WriteDesk desk, MachineStore machines, EntryStore
         problems.AddRange(
             Intake.Problems(intake, model, books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == request.Complaint), books.Today)
         );
+        var told = model is null ? [] : await Told(request, intake, known, model, problems, cancel);
         // Sent twice at the same moment: what the first one wrote is no problem of the second.
         if (problems.Count > 0)
             return await entries.FindWrite(request.Key, cancel) is { } meanwhile ? await Replay(meanwhile, write, cancel) : problems;
-        return await Save(new Arrival(request, intake, known, model!.FullName), write, cancel);
+        return await Save(new Arrival(request, intake, known, model!.FullName, told), write, cancel);
+    }
+
+    // What the machine has and what was done before, as lines beside the take-in.
+    private async Task<IReadOnlyList<EntryBody>> Told(
+        TakeInRequest request,
+        TakenIn intake,
+        KnownParts known,
+        MachineModel model,
+        List<Problem> problems,
+        CancellationToken cancel
+    )
+    {
+        var machine = known.Machine is null ? MachineCase.New : MachineCase.Of(await entries.EarlierOf(known.Machine.Id, default, cancel));
+        var told = TakeInWork.Changes(books.Shop.Changes, model, machine, intake.Ink, request.Changes ?? []);
+        problems.AddRange(told.Problems);
+        var lines = new List<EntryBody>(told.IsGood ? told.Value : []);
+        foreach (var (before, at) in (request.Before ?? []).Select((before, at) => (before, at)))
+        {
+            var work = BenchWork.Before(books.Shop.Book, before.Repair ?? "", before.On, before.SinceTrouble, books.Today);
+            problems.AddRange(work.Problems.Select(p => p with { Path = $"/before/{at}{p.Path}" }));
+            if (work.IsGood)
+                lines.AddRange(work.Value);
+        }
+
+        return lines;
     }
 
     private async Task<Outcome<TakenInView>> Save(Arrival arrival, Write write, CancellationToken cancel)
@@ -80,7 +106,7 @@ public sealed class TakeInDesk(WriteDesk desk, MachineStore machines, EntryStore
         var (job, tag) = await JobStore.NewId(unit, cancel);
         var place = FreePlace(await JobStore.TakenPlaces(unit, cancel));
         var intake = arrival.Intake with { MachineId = machine.Value, CustomerId = customer.Id.Value };
-        List<EntryBody> begins = [intake, new PlaceSet(place)];
+        List<EntryBody> begins = [intake, new PlaceSet(place), .. arrival.Told];
         var ids = await SubjectStore.NewLines(unit, about.Count + begins.Count, cancel);
         var version = (await SubjectStore.HoldAll(unit, [Subject.Of(machine)], cancel))[Subject.Of(machine)];
         List<NewLine> ofMachine = [.. about.Select((body, i) => new NewLine(ids[i], version + 1 + i, body))];
@@ -178,5 +204,11 @@ public sealed class TakeInDesk(WriteDesk desk, MachineStore machines, EntryStore
 
     private sealed record KnownParts(MachineRow? Machine, CustomerRow? Customer, List<Problem> Problems);
 
-    private sealed record Arrival(TakeInRequest Request, TakenIn Intake, KnownParts Known, string MachineName);
+    private sealed record Arrival(
+        TakeInRequest Request,
+        TakenIn Intake,
+        KnownParts Known,
+        string MachineName,
+        IReadOnlyList<EntryBody> Told
+    );
 }

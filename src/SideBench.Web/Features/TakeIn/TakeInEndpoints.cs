@@ -1,9 +1,11 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
+using SideBench.Data.Record;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
 
@@ -48,6 +50,7 @@ public static class TakeInEndpoints
         string serial,
         MachineStore machines,
         JobStore jobs,
+        EntryStore entries,
         BenchBooks books,
         CancellationToken cancel
     )
@@ -67,7 +70,12 @@ public static class TakeInEndpoints
                 new CustomerView(row.Customer.Value, row.CustomerName, row.CustomerContact),
                 visits.FirstOrDefault(v => v.HandedOverAt is null)?.Id.Value,
                 visits.Count,
-                last is null ? null : last.Entries.Select(e => e.Body).OfType<TakenIn>().FirstOrDefault()?.Ink
+                last is null ? null : last.Entries.Select(e => e.Body).OfType<TakenIn>().FirstOrDefault()?.Ink,
+                [
+                    .. AsItStands
+                        .ChangesOf(books.Shop.Changes, MachineCase.Of(await entries.EarlierOf(row.Id, default, cancel)))
+                        .Select(c => c.Id),
+                ]
             )
         );
     }
@@ -85,7 +93,15 @@ public static class TakeInEndpoints
                     m.FullName,
                     m.Kind,
                     [.. complaints.Where(c => c.When.Holds(bare)).Select(c => c.Id)],
-                    [.. m.Slots.Select(s => new SlotChoice(s.Panel, s.Ink))]
+                    [.. m.Slots.Select(s => new SlotChoice(s.Panel, s.Ink))],
+                    [.. books.Shop.Changes.Where(c => c.CanBeOn(m)).Select(c => new ChangeChoice(c.Id, c.Name, c.Says))],
+                    [
+                        .. books
+                            .Shop.Book.Repairs.Where(r =>
+                                r.ToldBefore && !r.When.For(bare).IsNever && m.Stations.Any(s => s.Id == r.Station)
+                            )
+                            .Select(r => new WorkChoice(r.Id, r.Name)),
+                    ]
                 );
             });
         return new TakeInChoices(

@@ -51,6 +51,20 @@ const endings: Record<string, string> = {
           <a class="press" :href="`/api/machines/${id}/record.json`" download>JSON</a>
         </span>
       </header>
+      <section
+        v-if="machine.data.value.known.length || machine.data.value.doubts.length"
+        class="panel mb-3"
+        aria-labelledby="known-title"
+      >
+        <h2 id="known-title" class="text-base">As it stands</h2>
+        <ul class="divide-y divide-line" data-testid="known">
+          <li v-for="(k, i) in machine.data.value.known" :key="i" class="flex flex-wrap gap-x-3 py-1.5">
+            <span class="min-w-0 flex-1">{{ k.says }}</span>
+            <span v-if="k.since" class="text-sm text-soft">since {{ day(k.since) }}</span>
+          </li>
+        </ul>
+        <DoubtNote :doubts="machine.data.value.doubts" />
+      </section>
       <section class="panel mb-3" aria-labelledby="visits-title">
         <h2 id="visits-title" class="text-base">Visits</h2>
         <p v-if="machine.data.value.visits.length === 0" class="text-soft">None yet.</p>
@@ -67,20 +81,6 @@ const endings: Record<string, string> = {
             </RouterLink>
           </li>
         </ul>
-      </section>
-      <section
-        v-if="machine.data.value.known.length || machine.data.value.doubts.length"
-        class="panel mb-3"
-        aria-labelledby="known-title"
-      >
-        <h2 id="known-title" class="text-base">As it stands</h2>
-        <ul class="divide-y divide-line" data-testid="known">
-          <li v-for="(k, i) in machine.data.value.known" :key="i" class="flex flex-wrap gap-x-3 py-1.5">
-            <span class="min-w-0 flex-1">{{ k.says }}</span>
-            <span v-if="k.since" class="text-sm text-soft">since {{ day(k.since) }}</span>
-          </li>
-        </ul>
-        <DoubtNote :doubts="machine.data.value.doubts" />
       </section>
       <component :is="card" v-for="(card, i) in cards" :id="id" :key="i" />
       <section class="panel" aria-labelledby="record-title">

@@ -122,6 +122,9 @@ watch(answers, () => keys.refresh())
         <ul v-if="act.checks.length" class="mt-1">
           <li v-for="c in act.checks" :key="c">☐ {{ c }}</li>
         </ul>
+        <p v-if="act.stays" class="mt-1">
+          Stays so: <strong>{{ act.stays }}</strong>. It is on the machine’s record from then on, not on the tray.
+        </p>
         <p v-if="act.differs" class="mt-1 text-soft">{{ act.differs }}</p>
         <p v-if="act.wait" class="mt-1">
           Then wait: {{ act.wait.label }}, <span class="font-mono">{{ act.wait.minMinutes }}</span> min. The clock

@@ -7,6 +7,7 @@ import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import type { Answer } from './acts'
 import ActCard from './ActCard.vue'
+import ChangeCards from './ChangeCards.vue'
 import GuideChoice from './GuideChoice.vue'
 import OpenAnyway from './OpenAnyway.vue'
 import OpeningHead from './OpeningHead.vue'
@@ -19,7 +20,7 @@ import RunHead from './RunHead.vue'
 import TrayCards from './TrayCards.vue'
 import TrayDialog from './TrayDialog.vue'
 import WayList from './WayList.vue'
-import { useOpening, type Act, type TrayCard } from './useOpening'
+import { useOpening, type Act, type Opening, type TrayCard } from './useOpening'
 
 const props = defineProps<{
   /** Number of the job. */
@@ -39,6 +40,7 @@ const counting = ref('')
 const renewing = ref<string | null>(null)
 const staying = ref<TrayCard | null>(null)
 const ending = ref(false)
+const changing = ref<Opening['changes'][number] | null>(null)
 const choosing = ref(false)
 const looked = ref('')
 const card = computed(() => opening.value?.tray.find((t) => t.item === looked.value) ?? null)
@@ -79,6 +81,7 @@ async function answer(a: Answer, value: number | null, words: string) {
       outcome: a.does === 'branch' ? a.branch! : a.does === 'skip' ? 'skipped' : 'done',
       value,
       words,
+      does: a.repair ?? null,
     })
 }
 
@@ -90,6 +93,24 @@ const endRun = () => (opening.value?.run?.done === opening.value?.run?.steps ? e
 async function stay(reason: string) {
   if (staying.value && (await desk.staysOff({ item: staying.value.item, reason }))) staying.value = null
 }
+async function change(reason: string) {
+  const told = changing.value
+  if (!told) return
+  const said = { change: told.id, reason }
+  if (await (told.has ? desk.changeUndone(said) : desk.changeTold(said))) changing.value = null
+}
+const asks = computed(() =>
+  staying.value
+    ? `“${staying.value.label}” stays ${staying.value.change}`
+    : changing.value
+      ? changing.value.has
+        ? `${changing.value.name}: it was undone. ${changing.value.undo}`
+        : `This machine has: ${changing.value.name}`
+      : ending.value
+        ? 'Give the guide up'
+        : '',
+)
+const asksPress = computed(() => (staying.value ? 'It stays' : changing.value ? 'Tell it' : 'Give it up'))
 async function reach(parts: string[]) {
   if (await desk.aim({ parts })) {
     reaching.value = false
@@ -113,7 +134,7 @@ useKeys(() => [
     <article v-if="opening" data-testid="opening" :data-version="opening.version">
       <OpeningHead :opening="opening" />
       <ProblemNote
-        v-if="!card && !counting && renewing === null && !staying && !ending"
+        v-if="!card && !counting && renewing === null && !staying && !ending && !changing"
         class="mb-3"
         :problem="problem"
         :asking="asking"
@@ -204,6 +225,7 @@ useKeys(() => [
             @open="looked = $event.item"
             @add="putting = true"
           />
+          <ChangeCards :opening="opening" :may="may" @tell="changing = $event" />
           <OpenAnyway :opening="opening" />
         </div>
       </div>
@@ -224,11 +246,11 @@ useKeys(() => [
       <PieceDialog :group="group" :desk="desk" @close="((counting = ''), desk.dismiss())" />
       <RenewDialog :part="renewing" :opening="opening" :desk="desk" @close="((renewing = null), desk.dismiss())" />
       <ReasonDialog
-        :asks="staying ? `“${staying.label}” stays ${staying.change}` : ending ? 'Give the guide up' : ''"
-        :press="staying ? 'It stays' : 'Give it up'"
+        :asks="asks"
+        :press="asksPress"
         :problem="problem ? `${problem.title}. ${problem.detail}` : ''"
-        @close="((staying = null), (ending = false), desk.dismiss())"
-        @send="(reason) => (staying ? stay(reason) : end(reason))"
+        @close="((staying = null), (changing = null), (ending = false), desk.dismiss())"
+        @send="(reason) => (staying ? stay(reason) : changing ? change(reason) : end(reason))"
       />
     </article>
   </LoadState>

@@ -6,6 +6,8 @@ export interface Answer {
   label: string
   does: 'done' | 'stuck' | 'branch' | 'photo' | 'skip' | 'pieces' | 'lost'
   branch?: string
+  /** The repair of the book that it says was made. */
+  repair?: string
 }
 
 const outWords: Record<string, string> = { open: 'It is open', aside: 'It is aside', unplugged: 'It is out' }
@@ -39,9 +41,18 @@ export function answersOf(act: Act, part: Part | undefined): Answer[] {
     if (act.removal.includes(':')) answers.push({ key: 'L', label: 'One is lost', does: 'lost' })
     return answers
   }
+  const done: Answer[] =
+    act.does.length > 1
+      ? act.does.map((d, i): Answer => ({ key: String(i + 1), label: d.label, does: 'done', repair: d.repair }))
+      : [{ key: '1', label: act.does[0]?.label ?? 'Done', does: 'done' }]
   return [
-    { key: '1', label: 'Done', does: 'done' },
-    ...act.branches.map((b, i): Answer => ({ key: String(i + 2), label: b.label, does: 'branch', branch: b.id })),
+    ...done,
+    ...act.branches.map((b, i): Answer => ({
+      key: String(done.length + i + 1),
+      label: b.label,
+      does: 'branch',
+      branch: b.id,
+    })),
     { key: 'C', label: 'Photo', does: 'photo' },
     { key: 'K', label: 'Skip', does: 'skip' },
   ]

@@ -62,6 +62,12 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
       dataOf(api.POST('/api/jobs/{id}/guides/take-over', { ...at, body })),
     ),
     end: write((body: Api<'GuideEndRequest'>) => dataOf(api.POST('/api/jobs/{id}/guides/end', { ...at, body }))),
+    changeTold: write((body: Api<'ChangeToldRequest'>) =>
+      dataOf(api.POST('/api/jobs/{id}/changes/told', { ...at, body })),
+    ),
+    changeUndone: write((body: Api<'ChangeUndoneRequest'>) =>
+      dataOf(api.POST('/api/jobs/{id}/changes/undone', { ...at, body })),
+    ),
     photo: async (file: Blob, of: string, label: string) => {
       const what = `photo ${of} ${file.size}`
       const sent = await writes.send(what, () => {

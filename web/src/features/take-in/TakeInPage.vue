@@ -6,6 +6,7 @@ import FieldRow from '@/shared/ui/FieldRow.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import ChoiceRow from './ChoiceRow.vue'
 import CustomerPart from './CustomerPart.vue'
+import KnownPart from './KnownPart.vue'
 import MachinePart from './MachinePart.vue'
 import { useTakeIn } from './useTakeIn'
 
@@ -63,7 +64,12 @@ async function send() {
           :aria-describedby="f.described"
         ></textarea>
       </FieldRow>
-      <FieldRow v-slot="f" label="Which is it nearest to?" pointer="/complaint" :problem="problem">
+      <FieldRow
+        v-slot="f"
+        label="Which is it nearest to, or is it planned work?"
+        pointer="/complaint"
+        :problem="problem"
+      >
         <select
           :id="f.id"
           v-model="form.complaint"
@@ -135,6 +141,7 @@ async function send() {
         />
       </FieldRow>
     </section>
+    <KnownPart :take-in="takeIn" />
     <section
       class="panel grid gap-3 sm:grid-cols-2 lg:col-span-2 lg:grid-cols-4"
       aria-label="Warranty, limit and promise"

@@ -27,6 +27,8 @@ const empty = {
   ageYears: '',
   firmware: 'unknown',
   slot: 0,
+  changes: [] as string[],
+  before: [] as { repair: string; on: string; sinceTrouble: boolean }[],
 }
 
 const noNumber = (pointer: string, typed: string): ProblemBody => {
@@ -46,6 +48,7 @@ export function useTakeIn() {
   const customerId = ref<number | null>(null)
   const machine = ref<Api<'FoundMachine'> | null>(null)
   const choices = useQuery({ queryKey: ['choices'], queryFn: () => dataOf(api.GET('/api/take-in/choices')) })
+  const model = computed(() => choices.data.value?.models.find((m) => m.id === form.value.modelId) ?? null)
   const customers = ref<Api<'CustomerView'>[]>([])
 
   const lookUpMachine = useDebounceFn(async () => {
@@ -103,6 +106,10 @@ export function useTakeIn() {
       idleWeeks: Number(f.idleWeeks) || 0,
       ageYears: f.ageYears === '' ? null : Number(f.ageYears),
       slot: Number(f.slot) || 0,
+      changes: f.changes.filter((c) => model.value?.changes.some((known) => known.id === c)),
+      before: f.before
+        .filter((b) => b.repair)
+        .map((b) => ({ repair: b.repair, on: b.on || null, sinceTrouble: b.sinceTrouble })),
       warrantyEnd: f.warrantyEnd || null,
       limit: typedNumber(String(f.limit)),
       promise: f.promise ? new Date(f.promise).toISOString() : null,
@@ -129,12 +136,12 @@ export function useTakeIn() {
     return taken?.jobId ?? null
   }
 
-  const complaints = computed(() => {
-    const model = choices.data.value?.models.find((m) => m.id === form.value.modelId)
-    return (choices.data.value?.complaints ?? []).filter((c) => !model || model.complaints.includes(c.id))
-  })
-  const slots = computed(() => choices.data.value?.models.find((m) => m.id === form.value.modelId)?.slots ?? [])
+  const complaints = computed(() =>
+    (choices.data.value?.complaints ?? []).filter((c) => !model.value || model.value.complaints.includes(c.id)),
+  )
+  const slots = computed(() => model.value?.slots ?? [])
   return {
+    model,
     form,
     slots,
     machine,

@@ -1181,6 +1181,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/changes/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tells that the machine has a lasting change, found or made. */
+        post: operations["tellChange"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/changes/undone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tells that a lasting change was undone. */
+        post: operations["undoChange"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1223,6 +1257,8 @@ export interface components {
             window: string;
             run: string;
             step: string;
+            does: components["schemas"]["DoesView"][];
+            stays: string;
         };
         AddPersonRequest: {
             name: null | string;
@@ -1384,6 +1420,47 @@ export interface components {
             /** Format: double */
             mendedRatio: number;
         };
+        ChangeChoice: {
+            id: string;
+            name: string;
+            says: string;
+        };
+        ChangeToldRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            change: null | string;
+            reason: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        ChangeUndoneRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            change: null | string;
+            reason: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        ChangeView: {
+            id: string;
+            name: string;
+            says: string;
+            has: boolean;
+            forEver: boolean;
+            undo: string;
+            /** Format: date-time */
+            since: null | string;
+        };
         ClockPreset: {
             kind: string;
             /** Format: double */
@@ -1515,6 +1592,10 @@ export interface components {
             endable: components["schemas"]["CauseChoice"][];
             bookNote: string;
         };
+        DoesView: {
+            repair: string;
+            label: string;
+        };
         DoubtView: {
             /** Format: int64 */
             entry: number;
@@ -1622,6 +1703,7 @@ export interface components {
             /** Format: int32 */
             visits: number;
             lastInk: null | string;
+            changes: string[];
         };
         GuideBeginRequest: {
             /** Format: uuid */
@@ -1705,6 +1787,8 @@ export interface components {
             /** Format: double */
             value: null | number;
             words: null | string;
+            does?: null | string;
+            waitOver?: null | string;
             /**
              * Format: int32
              * @default 0
@@ -1981,6 +2065,8 @@ export interface components {
             kind: string;
             complaints: string[];
             slots: components["schemas"]["SlotChoice"][];
+            changes: components["schemas"]["ChangeChoice"][];
+            works: components["schemas"]["WorkChoice"][];
         };
         MoveView: {
             station: string;
@@ -2072,6 +2158,8 @@ export interface components {
             slot: number;
             cannotPower: string[];
             cannotMove: string[];
+            changes: components["schemas"]["ChangeView"][];
+            staysChanged: string[];
         };
         OutcomeView: {
             id: string;
@@ -2591,6 +2679,8 @@ export interface components {
              * @default 0
              */
             slot: number;
+            changes?: null | string[];
+            before?: null | components["schemas"]["WorkBeforeRequest"][];
         };
         TakeOffRequest: {
             /** Format: uuid */
@@ -2845,6 +2935,16 @@ export interface components {
             word: string;
             step: string;
             reason: string;
+        };
+        WorkBeforeRequest: {
+            repair: null | string;
+            /** Format: date */
+            on: null | string;
+            sinceTrouble: boolean;
+        };
+        WorkChoice: {
+            id: string;
+            name: string;
         };
         WouldNotRequest: {
             /** Format: uuid */
@@ -9158,6 +9258,184 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["GuideEndRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    tellChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeToldRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    undoChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeUndoneRequest"];
             };
         };
         responses: {
