@@ -29,8 +29,8 @@ export async function takeIn(page: Page, serial: string, more: Partial<Intake> =
     .getByLabel('In the customer’s own words')
     .fill(intake.words ?? 'The first sheet is fine, the second fades.')
   await page
-    .getByLabel('Which is it nearest to?')
-    .selectOption({ label: await optionOf(page, 'Which is it nearest to?', intake.complaint) })
+    .getByLabel('Which is it nearest to')
+    .selectOption({ label: await optionOf(page, 'Which is it nearest to', intake.complaint) })
   if (intake.moved) await page.getByRole('group', { name: 'Moved or tipped lately' }).getByText('yes').click()
   if (intake.ink) await page.getByRole('group', { name: 'Ink in use' }).getByText(intake.ink).click()
   if (intake.idle) await page.getByLabel('Idle, weeks').fill(intake.idle)

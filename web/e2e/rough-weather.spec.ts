@@ -9,7 +9,7 @@ test('a sign-in that ran out in mid-form keeps what was typed', async ({ page, c
   await page.getByLabel('Model').selectOption({ index: 1 })
   await page.getByLabel('Name').fill('Lantern Museum')
   await page.getByLabel('In the customer’s own words').fill('Typed before the sign-in ran out.')
-  await page.getByLabel('Which is it nearest to?').selectOption({ index: 1 })
+  await page.getByLabel('Which is it nearest to').selectOption({ index: 1 })
   await context.clearCookies()
   await page.getByRole('button', { name: 'Take it in, make its tag' }).click()
   const again = page.getByRole('dialog', { name: 'Your sign-in has ended' })

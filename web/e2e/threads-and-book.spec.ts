@@ -7,7 +7,7 @@ test('a second symptom gets a thread of its own; closing one leaves the other op
   await answerAt(page, 'store', 'ink-seen', 'enough')
   await page.getByRole('button', { name: '+ another symptom' }).click()
   const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Which is it nearest to?').selectOption('not-recognised')
+  await dialog.getByLabel('Which is it nearest to').selectOption('not-recognised')
   await dialog.locator('select').nth(1).selectOption('4')
   await dialog.getByLabel('What is seen').fill('refused now and then')
   await dialog.getByRole('button', { name: 'Open the thread' }).click()

@@ -8,7 +8,8 @@ public static class Explanation
     {
         if (chosen.Step is Repair repair)
             return WhyRepair(repair, chosen.FixChance ?? 0, odds) + SchoolOf(repair, odds.Book, facts) + Shelf(repair, facts);
-        var costs = $"{chosen.Cost:0.00} now, about {chosen.Expected:0} {odds.Book.Book.House.Currency} from here to a proved fix";
+        var currency = odds.Book.Book.House.Currency;
+        var costs = $"{chosen.Cost:0.00} {currency} now, about {chosen.Expected:0} {currency} from here to a proved fix";
         return easy ? $"An easy check, before any tool: {costs}." : $"Splits what is left at the least cost: {costs}.";
     }
 
@@ -94,7 +95,11 @@ public static class Explanation
             .OrderByDescending(p => odds.Still[p.At] * p.fix.Chance)
             .Take(3)
             .Select(p => $"{odds.Book.Causes[p.At].Name} ({Percent(odds.Still[p.At])})");
-        return $"Ends {string.Join(", ", causes)}: {Percent(chance)} that this mends it, the best chance for its cost.";
+        var ends = string.Join(", ", causes);
+        return chance < odds.Book.Book.House.LeastToAdvise
+            ? $"No repair is likely to end it. This one ends {ends}: {Percent(chance)}. Ask the customer once more, "
+                + "or look again at what was told least surely, before you spend on it."
+            : $"Ends {ends}: {Percent(chance)} that this mends it, the best chance for its cost.";
     }
 
     private static int IndexOf(CaseBook book, string cause)

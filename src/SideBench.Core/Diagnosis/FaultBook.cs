@@ -104,6 +104,9 @@ public sealed record HouseRates
     /// <summary>How much an easy check must be able to tell to be asked first, bits.</summary>
     public required double EasyBits { get; init; }
 
+    /// <summary>Below this chance of a fix a repair is not put forward without saying that nothing is likely to help, 0 to 1.</summary>
+    public required double LeastToAdvise { get; init; }
+
     /// <summary>How much an easy check must bring for each money it costs to come before any tool, above 0.</summary>
     public required double EasyWorth { get; init; }
 

@@ -21,6 +21,7 @@ internal static class TinyBook
         ContradictsAbove = 1,
         EasyWorth = 0.01,
         MendLeeway = 0,
+        LeastToAdvise = 0.15,
         CloseAbove = 0.9,
         PartsWait = 0,
         SchoolFactor = 1,

@@ -50,7 +50,7 @@ async function leave() {
         @keys="showingKeys = true"
         @lamp="lamp = lamp === 'on' ? 'off' : 'on'"
       />
-      <main id="page" class="min-w-0 flex-1 p-3 pb-24 md:p-4 md:pb-4" tabindex="-1">
+      <main id="page" class="min-w-0 flex-1 p-3 pb-24 md:p-4 md:pt-2 md:pb-4" tabindex="-1">
         <LiveLine :status="status" />
         <RouterView :key="route.path" />
       </main>

@@ -35,7 +35,7 @@ const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(covera
   <li class="flex items-stretch rounded border border-edge" :class="disabled ? 'border-line text-soft' : ''">
     <button
       type="button"
-      class="flex min-h-14 min-w-0 flex-1 items-center gap-3 rounded px-3 py-1 text-left hover:enabled:bg-paper"
+      class="flex min-h-12 min-w-0 flex-1 items-center gap-3 rounded px-3 py-1 text-left hover:enabled:bg-paper"
       :disabled="disabled || wrong"
       :aria-disabled="!settled"
       :data-outcome="outcome.id"

@@ -107,9 +107,9 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
         @dismiss="desk.dismiss"
       />
       <div class="flex flex-col">
-        <PathMap :job="job" class="order-2 mb-3 md:order-1" @station="station = $event" />
+        <PathMap :job="job" class="order-2 mb-2 md:order-1" @station="station = $event" />
         <div
-          class="order-1 mb-3 grid items-start gap-3 md:order-2 md:mb-0 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)_minmax(240px,0.62fr)]"
+          class="order-1 mb-3 grid items-start gap-2 lg:text-[15px] lg:leading-snug md:order-2 md:mb-0 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,0.95fr)_minmax(220px,0.6fr)]"
         >
           <ClosedCard
             v-if="job.closedHow || !job.threadOpen"
@@ -132,7 +132,7 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
             @word="word = job.advice.word?.word ?? ''"
             @shelf="(part, here) => shop.part(part, here)"
           />
-          <div class="space-y-3">
+          <div class="space-y-2">
             <QuickEntry
               v-if="job.threadOpen && mayBench"
               :job="job"
@@ -157,7 +157,7 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
               @take-back="desk.takeBack({ entry: $event, reason: '' })"
             />
           </div>
-          <div class="space-y-3">
+          <div class="space-y-2">
             <TrayPanel
               :job="job"
               :busy="busy"
@@ -192,7 +192,7 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
         @choose="(school, option) => desk.school({ school, option })"
       />
       <section class="panel mt-3" aria-labelledby="lines-title">
-        <h2 id="lines-title" class="text-base">Lines of this job</h2>
+        <h2 id="lines-title" class="text-base">Entries of this job</h2>
         <RecordList :entries="job.entries" />
       </section>
       <component :is="card" v-for="(card, i) in cards" :key="i" class="mt-3" :job="job" />

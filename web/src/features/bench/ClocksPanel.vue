@@ -35,7 +35,7 @@ useKeys(() => [{ key: 'T', does: 'start a clock, or end the one that rings', run
 </script>
 
 <template>
-  <section class="panel" aria-labelledby="clocks-title" data-testid="clocks">
+  <section class="panel p-3" aria-labelledby="clocks-title" data-testid="clocks">
     <h2 id="clocks-title" class="text-base">Clocks</h2>
     <p v-if="job.clocks.length === 0" class="mt-1 text-soft">None running.</p>
     <ul class="divide-y divide-line">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { percent, withUnit } from '@/shared/format'
 import type { Api } from '@/shared/api/client'
 import type { Bench } from './useJob'
@@ -14,7 +14,10 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ takeBack: [entry: number] }>()
 type Fact = Api<'EvidenceView'>
-const facts = computed(() => [...props.job.evidence].reverse())
+const newest = 3
+const all = ref(false)
+const known = computed(() => [...props.job.evidence].reverse())
+const facts = computed(() => (all.value ? known.value : known.value.slice(0, newest)))
 const nameOf = (id: string) => props.job.stations.find((s) => s.id === id)?.name ?? id
 const moved = (fact: Fact) =>
   fact.moves
@@ -27,10 +30,10 @@ const lead = computed(() => props.job.stations.find((s) => s.leading)?.name)
 </script>
 
 <template>
-  <section class="panel" aria-labelledby="evidence-title">
+  <section class="panel p-3" aria-labelledby="evidence-title">
     <div class="flex items-baseline justify-between gap-2">
-      <h2 id="evidence-title" class="text-base">What we know, and what it moves</h2>
-      <p v-if="lead" class="text-sm text-soft">clears · blames {{ lead.toLowerCase() }}</p>
+      <h2 id="evidence-title" class="text-base">What we know</h2>
+      <p v-if="lead" class="text-sm text-soft">clears | blames {{ lead.toLowerCase() }}</p>
     </div>
     <p v-if="facts.length === 0" class="mt-2 text-soft">
       Nothing told yet. The odds are those of the book for this machine.
@@ -39,13 +42,13 @@ const lead = computed(() => props.job.stations.find((s) => s.leading)?.name)
       <li
         v-for="(f, i) in facts"
         :key="i"
-        class="grid grid-cols-[1fr_84px] items-center gap-x-3 py-1.5"
+        class="grid grid-cols-[1fr_72px] items-center gap-x-2 py-0.5"
         :data-source="f.source"
       >
         <p>
           <strong>{{ f.says }}</strong>
           <span v-if="f.moves.length" class="block text-sm text-soft">{{ moved(f) }}</span>
-          <span v-if="f.why" class="block text-sm text-soft">{{ f.why }}</span>
+          <span v-if="f.why && all" class="block text-sm text-soft">{{ f.why }}</span>
         </p>
         <div>
           <svg
@@ -76,6 +79,16 @@ const lead = computed(() => props.job.stations.find((s) => s.leading)?.name)
         </div>
       </li>
     </ul>
+    <button
+      v-if="known.length > newest"
+      type="button"
+      class="press press-plain px-0 text-sm"
+      :aria-expanded="all"
+      data-testid="earlier"
+      @click="all = !all"
+    >
+      {{ all ? 'newest three only' : `${known.length - newest} earlier` }}
+    </button>
     <p v-if="job.feed" class="mt-1 border-t border-line pt-2" data-testid="feed">
       <strong>Feed, estimated:</strong> {{ withUnit(job.feed.perPageMl, 'ml', 2) }} a page of
       {{ withUnit(job.feed.neededMl, 'ml', 2) }} needed ({{ percent(job.feed.ratio) }}). It serves a coverage of

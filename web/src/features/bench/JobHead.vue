@@ -15,33 +15,46 @@ const inks: Record<string, string> = {
   addon: 'add-on supply',
   unknown: 'ink not known',
 }
+const standings: Record<string, string> = {
+  hands: 'needs hands',
+  time: 'time works',
+  parts: 'waits for parts',
+  customer: 'waits for the customer',
+  ready: 'ready',
+  gone: 'gone',
+}
+const where = computed(() => {
+  const slot = props.job.threads.find((t) => t.id === props.job.thread)?.slot ?? 0
+  return slot > 0 ? `slot ${slot} ${props.job.slots.find((s) => s.panel === slot)?.ink.toLowerCase() ?? ''}` : ''
+})
 const late = computed(
   () => props.job.promise !== null && !props.job.closedHow && new Date(props.job.promise) < new Date(props.job.now),
 )
 </script>
 
 <template>
-  <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
+  <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1 lg:flex-nowrap">
     <span class="rounded bg-ink px-3 py-0.5 font-mono text-xl font-bold text-sheet">{{ job.tag }}</span>
-    <h1 class="text-2xl">{{ job.machine }}</h1>
-    <p class="min-w-0 flex-1 basis-60 text-soft">
+    <h1 class="text-2xl lg:whitespace-nowrap">{{ job.machine }}</h1>
+    <p class="min-w-0 flex-1 basis-60 truncate text-soft" :title="job.words">
       <RouterLink :to="`/records/${job.machineId}`" class="underline underline-offset-3">{{ job.customer }}</RouterLink>
-      · “{{ job.words }}”
+      · “{{ job.words }}”<template v-if="where"> · {{ where }}</template>
     </p>
-    <ul class="flex flex-wrap items-center gap-1.5">
-      <li class="chip"><StandingMark :standing="job.standing" />{{ job.waitsWhat || job.standing }}</li>
-      <li class="chip">{{ job.kind }}</li>
-      <li class="chip">{{ inks[job.ink] ?? job.ink }}</li>
+    <ul class="flex flex-wrap items-center gap-1 text-sm lg:shrink-0 lg:flex-nowrap lg:justify-end">
+      <li class="chip max-w-44 truncate" :title="job.waitsWhat">
+        <StandingMark :standing="job.standing" />{{ job.waitsWhat || standings[job.standing] || job.standing }}
+      </li>
+      <li class="chip lg:max-2xl:hidden" :title="job.kind">{{ inks[job.ink] ?? job.ink }}</li>
       <li v-if="job.idleWeeks > 0" class="chip">idle {{ job.idleWeeks }} weeks</li>
       <li v-if="job.moved" class="chip">moved lately</li>
-      <li v-if="job.warrantyEnd" class="chip" :class="job.inWarranty ? 'border-wait bg-wait-tint' : ''">
-        {{ job.inWarranty ? 'warranty to' : 'warranty ended' }} {{ day(job.warrantyEnd) }}
+      <li v-if="job.warrantyEnd && job.inWarranty" class="chip border-wait bg-wait-tint">
+        warranty to {{ day(job.warrantyEnd) }}
       </li>
       <li v-if="job.promise" class="chip" :class="late ? 'border-stop bg-stop-tint' : ''">
         {{ late ? 'late, due' : 'due' }} <span class="font-mono font-bold">{{ moment(job.promise) }}</span>
       </li>
       <li><slot /></li>
     </ul>
-    <p v-if="job.bookNote" class="basis-full border-l-4 border-wait bg-wait-tint px-3 py-1.5">{{ job.bookNote }}</p>
   </header>
+  <p v-if="job.bookNote" class="mb-2 border-l-4 border-wait bg-wait-tint px-3 py-1.5">{{ job.bookNote }}</p>
 </template>

@@ -82,22 +82,22 @@ useKeys(() => [
 
 <template>
   <section
-    class="panel border-2 border-ink"
+    class="panel border-2 border-ink p-3"
     aria-labelledby="next-title"
     data-testid="next-card"
     :data-step="step?.id"
     :data-settled="settled"
   >
     <StepMeta :heading="heading" :step="step" :currency="job.spent.currency" />
-    <h2 id="next-title" class="mt-1 text-xl md:text-2xl">
+    <h2 id="next-title" class="mt-0.5 text-xl" tabindex="-1">
       {{ step?.name ?? (job.advice.kind === 'close' ? 'Clear the tray, then close' : 'Hand back with the findings') }}
     </h2>
     <p v-if="job.contradicted" class="mt-1 border-l-4 border-wait bg-wait-tint px-3 py-1.5">
       The findings contradict the book. Look again at the one that fits least.
     </p>
-    <p v-if="!chosen" class="mt-1">{{ job.advice.because }}</p>
+    <p v-if="!chosen" class="mt-0.5 text-soft">{{ job.advice.because }}</p>
     <p v-if="step?.school" class="mt-1 text-sm text-soft">School: {{ step.school.toLowerCase() }}.</p>
-    <p v-if="step?.how" class="mt-1 text-soft">{{ step.how }}</p>
+    <p v-if="step?.how && !blocked" class="mt-0.5 text-soft">{{ step.how }}</p>
     <WaitNote v-if="step" :job="job" />
     <StepWarnings v-if="step" :step="step" :tray-count="job.tray.length" @clear-tray="emit('clearTray')" />
     <template v-if="step && step.kind === 'repair'">
@@ -128,7 +128,7 @@ useKeys(() => [
         <span class="keycap">1</span> Done
       </button>
     </template>
-    <ol v-else-if="step" class="mt-3 space-y-2">
+    <ol v-else-if="step" class="mt-2 grid gap-1.5" :class="step.outcomes.length > 4 || blocked ? 'md:grid-cols-2' : ''">
       <AnswerRow
         v-for="(o, i) in step.outcomes"
         :key="o.id"
@@ -161,7 +161,7 @@ useKeys(() => [
       The customer agrees
     </button>
     <p v-if="!mayBench" class="mt-2 text-soft">The counter looks on: a technician answers.</p>
-    <div class="mt-3 flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-2">
+    <div class="mt-2 grid gap-x-3 border-t border-line pt-1 md:grid-cols-2">
       <button v-if="chosen" type="button" class="press press-plain" @click="emit('choose', null)">
         Back to the advised step
       </button>
@@ -169,12 +169,12 @@ useKeys(() => [
         v-for="(o, i) in job.advice.others"
         :key="o.id"
         type="button"
-        class="press press-plain text-left"
+        class="press press-plain min-w-0 justify-start px-0 text-left text-sm"
         :data-other="o.id"
         @click="emit('choose', o)"
       >
-        <span class="keycap">{{ 'AB'[i] }}</span> {{ o.name }}
-        <span class="font-mono text-sm">{{ Math.round(o.minutes) }} min</span>
+        <span class="keycap shrink-0">{{ 'AB'[i] }}</span> <span class="line-clamp-2">{{ o.name }}</span>
+        <span class="shrink-0 font-mono">{{ Math.round(o.minutes) }} min</span>
       </button>
     </div>
   </section>

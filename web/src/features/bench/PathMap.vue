@@ -24,7 +24,7 @@ const rows = [
 </script>
 
 <template>
-  <section ref="box" class="panel p-1 md:p-2" aria-label="Paths of the machine">
+  <section ref="box" class="panel p-1 md:px-2 md:py-1" aria-label="Paths of the machine">
     <PathList v-if="narrow" :job="job" @station="emit('station', $event)" />
     <svg v-else :viewBox="`0 0 ${size.width} ${size.height}`" class="block w-full select-none">
       <g fill="none" stroke-width="9" stroke-linecap="round" class="stroke-line">

@@ -52,7 +52,7 @@ function take(r: Reading) {
 </script>
 
 <template>
-  <section class="panel" aria-label="Tell a finding in words">
+  <section class="panel p-3" aria-label="Tell a finding in words">
     <label class="flex flex-wrap items-center gap-2">
       <span class="font-bold"><span class="keycap">F</span> Tell a finding</span>
       <input

@@ -16,7 +16,7 @@ const state = computed(() => {
   if (props.station.confirmed) return 'confirmed'
   return props.station.leading ? 'leading' : props.station.cleared ? 'cleared' : 'open'
 })
-const level = computed(() => Math.round(props.station.suspicionRatio * 42))
+const level = computed(() => Math.round(props.station.suspicionRatio * 32))
 const label = computed(() => {
   const share = props.station.causes ? `suspicion ${percent(props.station.suspicionRatio)}` : 'nothing in the book'
   return `${props.station.name}: ${['cleared', 'confirmed'].includes(state.value) ? state.value : share}${props.station.leading ? ', leading' : ''}`
@@ -38,18 +38,18 @@ const label = computed(() => {
   >
     <rect
       x="-48"
-      y="-34"
+      y="-24"
       width="96"
-      height="78"
+      height="61"
       rx="5"
       class="fill-transparent group-focus-visible:stroke-hands"
       stroke-width="3"
     />
     <rect
-      x="-15"
-      y="-23"
-      width="30"
-      height="46"
+      x="-14"
+      y="-20"
+      width="28"
+      height="36"
       rx="4"
       :class="[
         state === 'leading' ? 'stroke-stop' : state === 'cleared' || state === 'confirmed' ? 'stroke-go' : 'stroke-ink',
@@ -60,17 +60,17 @@ const label = computed(() => {
     />
     <rect
       v-if="state !== 'cleared' && state !== 'confirmed'"
-      x="-13"
-      :y="21 - level"
-      width="26"
+      x="-12"
+      :y="14 - level"
+      width="24"
       :height="level"
       :class="state === 'leading' ? 'fill-stop' : 'fill-wait'"
     />
     <g v-if="state === 'confirmed'">
-      <path d="M-9 0H9M0-9V9" stroke-width="3" class="stroke-go" />
+      <path d="M-8-2H8M0-10V6" stroke-width="3" class="stroke-go" />
       <text x="21" y="-10" class="fill-go text-[14px] font-bold">found</text>
     </g>
-    <path v-if="state === 'cleared'" d="M-8 0-2 7 9-8" fill="none" stroke-width="3" class="stroke-go" />
+    <path v-if="state === 'cleared'" d="M-7-2-2 4 8-8" fill="none" stroke-width="3" class="stroke-go" />
     <text
       v-if="station.suspicionRatio >= 0.01 && state !== 'cleared' && state !== 'confirmed'"
       x="21"
@@ -80,7 +80,7 @@ const label = computed(() => {
     >
       {{ percent(station.suspicionRatio) }}
     </text>
-    <text y="40" text-anchor="middle" class="fill-ink text-[14.5px]" :class="state === 'leading' ? 'font-bold' : ''">
+    <text y="31" text-anchor="middle" class="fill-ink text-[14px]" :class="state === 'leading' ? 'font-bold' : ''">
       {{ station.name }}
     </text>
   </g>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import type { Bench } from './useJob'
 
-defineProps<{
+const props = defineProps<{
   /** The job. */
   job: Bench
   /** A write is on its way. */
@@ -12,6 +12,24 @@ defineProps<{
   mayBench: boolean
 }>()
 const emit = defineEmits<{ clear: [items: string[]]; put: [label: string, change: string, count: number] }>()
+/** So many fit beside the card; of more, what must not be forgotten comes first. */
+const few = 4
+const first = ['inside', 'wet', 'clamped', 'plugged', 'bridged', 'unplugged', 'open']
+const all = ref(false)
+const folded = computed(() => !all.value && props.job.tray.length > few)
+const shown = computed(() =>
+  folded.value
+    ? [...props.job.tray]
+        .filter((i) => first.includes(i.change))
+        .sort((a, b) => first.indexOf(a.change) - first.indexOf(b.change))
+        .slice(0, few)
+    : props.job.tray,
+)
+const counts = computed(() => {
+  const by = new Map<string, number>()
+  for (const i of props.job.tray) by.set(i.change, (by.get(i.change) ?? 0) + i.count)
+  return [...by].map(([change, n]) => `${n} ${change}`).join(', ')
+})
 const adding = ref(false)
 const label = ref('')
 const change = ref('off')
@@ -39,15 +57,22 @@ function put() {
 </script>
 
 <template>
-  <section class="panel" aria-labelledby="tray-title" data-testid="tray">
+  <section class="panel p-3" aria-labelledby="tray-title" data-testid="tray">
     <h2 id="tray-title" class="text-base">Tray<span class="font-normal text-soft">: must be clear to close</span></h2>
     <p v-if="job.tray.length === 0" class="mt-1 text-go">✓ Clear: nothing is off, open or inside.</p>
+    <p v-else-if="folded" class="text-sm text-soft">{{ counts }}</p>
     <ul class="divide-y divide-line">
-      <li v-for="item in job.tray" :key="item.id" class="flex items-center gap-2 py-1" :data-tray="item.label">
-        <span class="font-mono font-bold">{{ item.count }}</span>
+      <li
+        v-for="item in shown"
+        :key="item.id"
+        class="flex items-center gap-2 py-0.5"
+        :title="item.undo"
+        :data-tray="item.label"
+      >
+        <span v-if="item.count > 1" class="font-mono font-bold">{{ item.count }}</span>
         <span class="min-w-0 flex-1" :class="item.change === 'inside' ? 'font-bold text-stop' : ''">
           {{ item.label }} <strong class="text-stop">{{ item.change }}</strong>
-          <span v-if="item.undo" class="block text-sm text-soft">{{ item.undo }}</span>
+          <span v-if="item.undo && (all || job.closedHow)" class="block text-sm text-soft">{{ item.undo }}</span>
         </span>
         <button
           v-if="mayBench"
@@ -60,7 +85,16 @@ function put() {
         </button>
       </li>
     </ul>
-    <div v-if="mayBench" class="mt-2 flex flex-wrap gap-2">
+    <button
+      v-if="job.tray.length > few"
+      type="button"
+      class="press press-plain px-0 text-sm"
+      :aria-expanded="all"
+      @click="all = !all"
+    >
+      {{ all ? 'fewer' : `all ${job.tray.length}` }}
+    </button>
+    <div v-if="mayBench" class="mt-1 flex flex-wrap gap-1.5">
       <button
         v-if="job.tray.length > 1"
         type="button"
@@ -75,7 +109,9 @@ function put() {
       >
         All back
       </button>
-      <button v-if="!job.closedHow" type="button" class="press" @click="adding = true">Add to the tray</button>
+      <button v-if="!job.closedHow" type="button" class="press" aria-label="Add to the tray" @click="adding = true">
+        Add
+      </button>
     </div>
     <AppDialog :open="adding" title="On the tray" @close="adding = false">
       <form class="space-y-3" @submit.prevent="put">

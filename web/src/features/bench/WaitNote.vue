@@ -20,7 +20,7 @@ const running = computed(() =>
   <p
     v-for="c in running"
     :key="c.id"
-    class="mt-2 rounded-r border-l-4 border-wait bg-wait-tint p-2"
+    class="mt-1.5 rounded-r border-l-4 border-wait bg-wait-tint px-2 py-1"
     data-testid="wait-note"
   >
     <strong>Time works:</strong> {{ c.label }}, <span class="font-mono font-bold">{{ countdown(c.left) }}</span> to go.

@@ -17,7 +17,7 @@ export interface PathDrawing {
   waste: string
 }
 
-export const size = { width: 1150, height: 232, left: 118, right: 1112, rows: { signal: 32, ink: 108, waste: 186 } }
+export const size = { width: 1150, height: 186, left: 96, right: 1124, rows: { signal: 24, ink: 84, waste: 145 } }
 
 /**
  * Places stations on three rows as ink and current run: the ink row spans the width, the signal row comes down into

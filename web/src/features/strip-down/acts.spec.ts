@@ -8,7 +8,7 @@ const act = (said: Partial<Act>): Act =>
     part: 'guard',
     removal: 'guard',
     branches: [],
-  does: [],
+    does: [],
     cautions: [],
     title: 'Guard off',
     text: '',

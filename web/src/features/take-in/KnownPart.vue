@@ -32,7 +32,7 @@ const add = () => form.value.before.push({ repair: '', on: '', sinceTrouble: tru
       <legend class="mb-1 font-bold">Work done before this visit</legend>
       <ul class="space-y-2">
         <li v-for="(b, i) in form.before" :key="i" class="flex flex-wrap items-center gap-2">
-          <select v-model="b.repair" class="field w-auto min-w-0 flex-1" :aria-label="`Work ${i + 1}`">
+          <select v-model="b.repair" class="field min-w-0 basis-full" :aria-label="`Work ${i + 1}`">
             <option value="" disabled>Choose one</option>
             <option v-for="w in model.works" :key="w.id" :value="w.id">{{ w.name }}</option>
           </select>
