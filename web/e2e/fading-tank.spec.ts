@@ -12,9 +12,9 @@ test('a fading tank machine is taken in, found, mended, proved with full pages, 
   const id = await takeIn(page, 'E2E-FADE-1')
 
   // Easy checks come first; a digit answers.
-  await expect(card(page)).toHaveAttribute('data-step', 'valve-look')
+  await expect(card(page)).toHaveAttribute('data-step', 'ink-seen')
   await after(page, () => digit(page, '1'))
-  await expect(page.locator('[data-source="valve-look"]')).toContainText('The transport valve is open')
+  await expect(page.locator('[data-source="ink-seen"]')).toContainText('Ink above the low mark in every slot')
 
   await answerEasy(page, ['nozzle-sheet'])
 
@@ -23,7 +23,7 @@ test('a fading tank machine is taken in, found, mended, proved with full pages, 
   await expect(page.locator('[data-station="head"]')).toHaveAttribute('data-state', 'cleared')
   await expect(page.locator('[data-station="nozzles"]')).toHaveAttribute('data-state', 'cleared')
   const held = page.locator('[data-gate="complete-pattern"]')
-  for (const clean of ['light clean', 'normal clean', 'deep clean']) await expect(held).toContainText(clean)
+  for (const clean of ['Light clean', 'Normal clean', 'Deep clean']) await expect(held).toContainText(clean)
   await expect(held).toContainText('the head is not the fault')
 
   await answerEasy(page)

@@ -89,6 +89,7 @@ test('a machine in warranty is not opened without the customer’s word', async 
   await takeIn(page, 'E2E-WARRANTY-1', { warrantyEnd: '2040-01-01' })
   const gate = page.locator('[data-gate="warranty-opening"]')
   await expect(gate).toContainText('may void it')
+  await page.getByTestId('held').getByText('why').click()
   await gate.getByRole('button', { name: 'The customer agrees' }).click()
   await page.getByLabel('Who said so, and how').fill('Kite Loft, by phone')
   await after(page, () => page.getByRole('button', { name: 'Record the word' }).click())

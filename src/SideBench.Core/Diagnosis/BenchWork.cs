@@ -39,7 +39,7 @@ public static class BenchWork
         if (quantity is { } number && told.Quantity is { } asked && (!double.IsFinite(number) || number < asked.Min || number > asked.Max))
             return new Problem(ProblemCode.OutOfRange, "/quantity", number, asked.Min, asked.Max);
         if (told.Quantity is { Needed: true } && quantity is null)
-            return new Problem(ProblemCode.Missing, "/quantity");
+            return new Problem(DiagnosisProblem.NumberNeeded, "/quantity", told.Label);
         if (quantity is { } said && told.Quantity is { } range && !range.Range.Holds(said))
             return new Problem(
                 DiagnosisProblem.NumberSaysOther,

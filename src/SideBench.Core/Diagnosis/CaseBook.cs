@@ -129,6 +129,15 @@ public sealed class CaseBook
     /// <summary>Lays the book out for a model and a complaint.</summary>
     public static CaseBook Of(FaultBook book, MachineModel model, Complaint complaint) => new(book, model, complaint);
 
+    /// <summary>Everything of the whole book that can be looked at on this model, though it may tell this case nothing; no
+    /// proofs.</summary>
+    public IEnumerable<Finding> Others()
+    {
+        var bare = new Facts { Model = Model, Context = new Dictionary<string, string>() };
+        var stations = Model.Stations.Select(s => s.Id).ToHashSet();
+        return Book.Findings.Where(f => !f.IsProof && stations.Contains(f.Station) && !f.When.For(bare).IsNever).Select(f => f.On(Model));
+    }
+
     /// <summary>
     /// A finding as it is on the case's model, though it may tell the case nothing: what is true can be told. Null when the book has no
     /// such

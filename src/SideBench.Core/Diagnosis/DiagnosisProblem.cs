@@ -124,4 +124,13 @@ public static class DiagnosisProblem
         "{0} {1} says “{2}”, not “{3}”.",
         "Measure again, or press the answer that the number says."
     );
+
+    /// <summary>An answer that says nothing without its number came without it.</summary>
+    public static readonly ProblemCode NumberNeeded = new(
+        "number-needed",
+        ProblemSort.Wrong,
+        "The number is needed",
+        "“{0}” says nothing without its number.",
+        "Type the number beside the answer, then press it again."
+    );
 }

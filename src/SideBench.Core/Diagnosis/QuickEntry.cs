@@ -122,12 +122,8 @@ public static class QuickEntry
     // Findings of the case first; what else is true of this machine can be told too.
     private static IEnumerable<Finding> Tellable(CaseBook book, Facts facts)
     {
-        var bare = new Facts { Model = book.Model, Context = new Dictionary<string, string>() };
-        var stations = book.Model.Stations.Select(s => s.Id).ToHashSet();
         var now = book.Findings.Where(f => f.When.Holds(facts)).Select(f => f.Id).ToHashSet();
-        var others = book
-            .Book.Findings.Where(f => !f.IsProof && stations.Contains(f.Station) && !now.Contains(f.Id) && !f.When.For(bare).IsNever)
-            .Select(f => f.On(book.Model));
+        var others = book.Others().Where(f => !now.Contains(f.Id));
         return book.Findings.Where(f => now.Contains(f.Id)).Concat(others);
     }
 

@@ -118,8 +118,14 @@ public static class BenchViews
             .Where(p => p.cause.Station == station)
             .Select(p => new CauseView(p.cause.Id, p.cause.Name, job.Odds.Still[p.c], job.Odds.Mended[p.c]))
             .OrderByDescending(c => c.Ratio);
-        var steps = job.Book.Findings.Cast<BookStep>().Concat(job.Book.Repairs).Where(s => s.Station == station && s.When.Holds(job.Facts));
-        return new StationDetail(place.Id, place.Name, [.. causes], [.. steps.Select(s => StepViews.Of(job, s))]);
+        var steps = job
+            .Book.Findings.Cast<BookStep>()
+            .Concat(job.Book.Repairs)
+            .Where(s => s.Station == station && s.When.Holds(job.Facts))
+            .ToList();
+        // What is true can be told though it tells this complaint nothing: it is kept.
+        var others = job.Book.Others().Where(f => f.Station == station && steps.All(s => s.Id != f.Id));
+        return new StationDetail(place.Id, place.Name, [.. causes], [.. steps.Concat(others).Select(s => StepViews.Of(job, s))]);
     }
 
     /// <summary>Lines of the record, newest first.</summary>

@@ -98,7 +98,8 @@ public sealed record OutcomeView(
     string? QuantityUnit,
     double? QuantityMin,
     double? QuantityMax,
-    bool WithCoverage
+    bool WithCoverage,
+    bool QuantityNeeded
 );
 
 /// <summary>A step: a finding with its answers, or a repair with its presses of work.</summary>
@@ -122,7 +123,8 @@ public sealed record StepView(
     HeldView? Held,
     bool Told,
     bool PartMissing,
-    string School
+    string School,
+    bool TellsNothing
 );
 
 public sealed record HeldView(string StepId, string StepName, string Gate, string Reason, string Lift, bool Overridable, string Spends);

@@ -10,7 +10,7 @@ public static class StepViews
     {
         var candidate =
             job.Advice.Chosen?.Step.Id == step.Id ? job.Advice.Chosen : job.Advice.Others.FirstOrDefault(o => o.Step.Id == step.Id);
-        return Of(job, candidate ?? new Candidate(step, 0, job.Book.StepCost[step.Id], job.FixChance(step), 0), []);
+        return Of(job, candidate ?? new Candidate(step, 0, job.Book.StepCost.GetValueOrDefault(step.Id), job.FixChance(step), 0), []);
     }
 
     /// <summary>A step as a card shows it.</summary>
@@ -39,7 +39,8 @@ public static class StepViews
             held is null ? null : HeldOf(job, held),
             job.Facts.Answers.ContainsKey(step.Id),
             step is Repair { Part.Length: > 0 } repair && job.Facts.PartsMissing.Contains(repair.Part),
-            SchoolOf(job, step)
+            SchoolOf(job, step),
+            step is Finding told && job.Book.IndexOfFinding(told.Id) < 0
         );
     }
 
@@ -85,7 +86,8 @@ public static class StepViews
             outcome.Quantity?.Unit,
             outcome.Quantity?.Min,
             outcome.Quantity?.Max,
-            outcome.Quantity?.WithCoverage == true
+            outcome.Quantity?.WithCoverage == true,
+            outcome.Quantity?.Needed == true
         );
     }
 

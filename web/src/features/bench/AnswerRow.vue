@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { percent, typedNumber } from '@/shared/format'
 import type { Api } from '@/shared/api/client'
 
-defineProps<{
+const props = defineProps<{
   /** The answer. */
   outcome: Api<'OutcomeView'>
   /** Its digit, from 1. */
@@ -28,6 +28,16 @@ watch(cover, (text) => (coverage.value = typedNumber(text)))
 watch(coverage, (value) => {
   if (value === null || value === undefined) cover.value = ''
 })
+const field = useTemplateRef('field')
+const missing = ref(false)
+watch(typed, () => (missing.value = false))
+/** An answer that says nothing without its number asks for it where it is typed. */
+function press() {
+  missing.value = props.outcome.quantityNeeded && typeof quantity.value !== 'number'
+  if (missing.value) field.value?.focus()
+  else emit('press')
+}
+defineExpose({ press })
 const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(coverage.value))
 </script>
 
@@ -39,12 +49,13 @@ const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(covera
       :disabled="disabled || wrong"
       :aria-disabled="!settled"
       :data-outcome="outcome.id"
-      @click="emit('press')"
+      @click="press"
     >
       <span class="keycap shrink-0">{{ digit }}</span>
       <span class="min-w-0">
         <span class="block font-bold">{{ outcome.label }}</span>
-        <span v-if="outcome.leaves" class="block text-sm text-soft">
+        <span v-if="missing" role="alert" class="block text-sm font-bold text-stop">Type the number it was.</span>
+        <span v-else-if="outcome.leaves" class="block text-sm text-soft">
           {{ percent(outcome.chanceRatio) }} likely; leaves {{ outcome.leaves }}
         </span>
       </span>
@@ -53,13 +64,14 @@ const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(covera
       <span class="sr-only">{{ outcome.quantityLabel }}</span>
       <span aria-hidden="true">at</span>
       <input
+        ref="field"
         v-model="typed"
         inputmode="decimal"
         class="min-h-11 w-16 border-b-2 bg-transparent text-center font-mono text-lg"
-        :class="wrong ? 'border-stop' : 'border-ink'"
+        :class="wrong || missing ? 'border-stop' : 'border-ink'"
         :disabled="disabled"
-        :aria-invalid="wrong"
-        @keydown.enter.prevent="emit('press')"
+        :aria-invalid="wrong || missing"
+        @keydown.enter.prevent="press"
       />
       <span class="font-mono">{{ outcome.quantityUnit }}</span>
     </label>
@@ -71,7 +83,7 @@ const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(covera
         inputmode="decimal"
         class="min-h-11 w-12 border-b-2 border-ink bg-transparent text-center font-mono text-lg"
         :disabled="disabled"
-        @keydown.enter.prevent="emit('press')"
+        @keydown.enter.prevent="press"
       />
       <span class="font-mono">%</span>
     </label>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSettled } from '@/shared/state/useSettled'
 import type { Bench, Step } from './useJob'
@@ -60,13 +60,15 @@ function answer(index: number) {
   emit('answer', outcome.id, quantities.value[outcome.id] ?? null, coverages.value[outcome.id] ?? null)
 }
 
+const rows = useTemplateRef('rows')
+
 function press(digit: number) {
   if (!settled.value) return
   if (step.value?.kind === 'repair') {
     if (digit === 1 && !stopped.value) emit('mend', lot.value)
   } else if (!step.value && digit === 1 && props.mayBench)
     emit('close', props.job.advice.kind === 'close' ? 'verified' : 'handed-back')
-  else answer(digit - 1)
+  else if (!stopped.value) rows.value?.[digit - 1]?.press()
 }
 
 useKeys(() => [
@@ -131,6 +133,7 @@ useKeys(() => [
     <ol v-else-if="step" class="mt-2 grid gap-1.5" :class="step.outcomes.length > 4 || blocked ? 'md:grid-cols-2' : ''">
       <AnswerRow
         v-for="(o, i) in step.outcomes"
+        ref="rows"
         :key="o.id"
         v-model="quantities[o.id]"
         v-model:coverage="coverages[o.id]"

@@ -59,7 +59,8 @@ const query = useQuery({
           >
             <span>{{ s.name }}<span v-if="s.told" class="font-normal text-soft"> (told before)</span></span>
             <span class="shrink-0 font-normal">
-              <span v-if="s.held" class="font-bold text-stop">held back</span>
+              <span v-if="s.held" class="font-bold text-stop">not now</span>
+              <span v-if="s.tellsNothing" class="text-soft">says nothing of this complaint, is kept</span>
               {{ s.kind }}, {{ withUnit(s.minutes, 'min') }}
             </span>
           </button>

@@ -93,6 +93,7 @@ export function testStep(more: Partial<Step> = {}): Step {
     quantityMin: null,
     quantityMax: null,
     withCoverage: false,
+    quantityNeeded: false,
   }
   return {
     id: 'draw-test',
@@ -126,6 +127,7 @@ export function testStep(more: Partial<Step> = {}): Step {
     told: false,
     partMissing: false,
     school: '',
+    tellsNothing: false,
     ...more,
   }
 }

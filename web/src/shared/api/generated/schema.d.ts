@@ -2174,6 +2174,7 @@ export interface components {
             /** Format: double */
             quantityMax: null | number;
             withCoverage: boolean;
+            quantityNeeded: boolean;
         };
         OverrideRequest: {
             /** Format: uuid */
@@ -2610,6 +2611,7 @@ export interface components {
             told: boolean;
             partMissing: boolean;
             school: string;
+            tellsNothing: boolean;
         };
         StripDownSection: {
             tray: components["schemas"]["TrayItemView"][];
