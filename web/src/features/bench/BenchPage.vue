@@ -89,101 +89,109 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
     @retry="query.refetch()"
   >
     <article v-if="job" :data-version="job.version" data-testid="bench">
-      <JobHead :job="job">
-        <button v-if="mayBench && !job.closedHow" type="button" class="press press-plain px-2" @click="opening = true">
-          + another symptom
-        </button>
-      </JobHead>
-      <DoubtNote class="mb-3" :doubts="job.doubts" />
-      <ThreadTabs :job="job" @show="showThread" />
-      <ProblemNote
-        v-if="!closing && !opening"
-        class="mb-3"
-        :problem="problem"
-        :can-retry="canRetry"
-        :asking="asking"
-        @retry="desk.retry"
-        @over="desk.sayOver"
-        @dismiss="desk.dismiss"
-      />
-      <div class="flex flex-col">
-        <PathMap :job="job" class="order-2 mb-2 md:order-1" @station="station = $event" />
-        <div
-          class="order-1 mb-3 grid items-start gap-2 lg:text-[15px] lg:leading-snug md:order-2 md:mb-0 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,0.95fr)_minmax(220px,0.6fr)]"
-        >
-          <ClosedCard
-            v-if="job.closedHow || !job.threadOpen"
-            :job="job"
-            :busy="busy"
-            :may-bench="mayBench"
-            @reopen="desk.takeBack({ entry: $event, reason: 'closed too early' })"
-          />
-          <NextCard
-            v-else
-            :job="job"
-            :chosen="chosen"
-            :busy="busy"
-            :may-bench="mayBench"
-            @answer="answer"
-            @mend="mend"
-            @choose="choose"
-            @clear-tray="clearAll"
-            @close="closing = $event"
-            @word="word = job.advice.word?.word ?? ''"
-            @shelf="(part, here) => shop.part(part, here)"
-          />
-          <div class="space-y-2">
-            <QuickEntry
-              v-if="job.threadOpen && mayBench"
-              :job="job"
-              :busy="busy"
-              @tell="
-                (finding, outcome, quantity, slot) =>
-                  desk.answer({ finding, outcome, quantity, coveragePct: null, slot })
-              "
-            />
-            <HeldBack
-              :job="job"
-              :may-bench="mayBench"
-              :word="word"
-              @asked="word = ''"
-              @override="(step, reason) => desk.override({ step, reason })"
-              @consent="(what, by) => desk.consent({ what, by })"
-            />
-            <EvidencePanel
+      <!-- One view: what is longer than its column scrolls in it, so that nothing that matters is below the fold. -->
+      <div class="lg:flex lg:h-[max(41rem,calc(100dvh-6.2rem))] lg:flex-col">
+        <JobHead :job="job">
+          <button
+            v-if="mayBench && !job.closedHow"
+            type="button"
+            class="press press-plain px-2"
+            @click="opening = true"
+          >
+            + another symptom
+          </button>
+        </JobHead>
+        <DoubtNote class="mb-3" :doubts="job.doubts" />
+        <ThreadTabs :job="job" @show="showThread" />
+        <ProblemNote
+          v-if="!closing && !opening"
+          class="mb-3"
+          :problem="problem"
+          :can-retry="canRetry"
+          :asking="asking"
+          @retry="desk.retry"
+          @over="desk.sayOver"
+          @dismiss="desk.dismiss"
+        />
+        <div class="flex flex-col lg:min-h-0 lg:flex-1">
+          <PathMap :job="job" class="order-2 mb-2 shrink-0 md:order-1" @station="station = $event" />
+          <div
+            class="order-1 mb-3 grid items-start gap-2 lg:mb-2 lg:min-h-0 lg:flex-1 lg:grid-rows-[minmax(0,1fr)] lg:text-[15px] lg:leading-snug md:order-2 md:mb-0 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,0.95fr)_minmax(220px,0.6fr)]"
+          >
+            <ClosedCard
+              v-if="job.closedHow || !job.threadOpen"
               :job="job"
               :busy="busy"
               :may-bench="mayBench"
-              @take-back="desk.takeBack({ entry: $event, reason: '' })"
+              @reopen="desk.takeBack({ entry: $event, reason: 'closed too early' })"
             />
-          </div>
-          <div class="space-y-2">
-            <TrayPanel
+            <NextCard
+              v-else
               :job="job"
+              :chosen="chosen"
               :busy="busy"
               :may-bench="mayBench"
-              @clear="desk.clearTray({ items: $event })"
-              @put="(label, change, count) => desk.putOnTray({ label, change, count })"
+              @answer="answer"
+              @mend="mend"
+              @choose="choose"
+              @clear-tray="clearAll"
+              @close="closing = $event"
+              @word="word = job.advice.word?.word ?? ''"
+              @shelf="(part, here) => shop.part(part, here)"
             />
-            <ClocksPanel
-              :job="job"
-              :busy="busy"
-              :may-bench="mayBench"
-              @start="(kind, label, minMinutes) => desk.startClock({ kind, label, minMinutes, maxMinutes: null })"
-              @stop="desk.stopClock({ clock: $event })"
-            />
-            <SpentPanel :job="job" />
+            <div class="space-y-2 lg:max-h-full lg:overflow-y-auto">
+              <QuickEntry
+                v-if="job.threadOpen && mayBench"
+                :job="job"
+                :busy="busy"
+                @tell="
+                  (finding, outcome, quantity, slot) =>
+                    desk.answer({ finding, outcome, quantity, coveragePct: null, slot })
+                "
+              />
+              <HeldBack
+                :job="job"
+                :may-bench="mayBench"
+                :word="word"
+                @asked="word = ''"
+                @override="(step, reason) => desk.override({ step, reason })"
+                @consent="(what, by) => desk.consent({ what, by })"
+              />
+              <EvidencePanel
+                :job="job"
+                :busy="busy"
+                :may-bench="mayBench"
+                @take-back="desk.takeBack({ entry: $event, reason: '' })"
+              />
+            </div>
+            <div class="space-y-2 lg:max-h-full lg:overflow-y-auto">
+              <TrayPanel
+                :job="job"
+                :busy="busy"
+                :may-bench="mayBench"
+                @clear="desk.clearTray({ items: $event })"
+                @put="(label, change, count) => desk.putOnTray({ label, change, count })"
+              />
+              <ClocksPanel
+                :job="job"
+                :busy="busy"
+                :may-bench="mayBench"
+                @start="(kind, label, minMinutes) => desk.startClock({ kind, label, minMinutes, maxMinutes: null })"
+                @stop="desk.stopClock({ clock: $event })"
+              />
+              <SpentPanel :job="job" />
+            </div>
           </div>
         </div>
+        <JobActions
+          class="mt-3"
+          :job="job"
+          :desk="desk"
+          :may-bench="mayBench"
+          :free-places="freePlaces"
+          @close="closing = job.proved ? 'verified' : 'unproved'"
+        />
       </div>
-      <JobActions
-        class="mt-3"
-        :job="job"
-        :desk="desk"
-        :may-bench="mayBench"
-        :free-places="freePlaces"
-        @close="closing = job.proved ? 'verified' : 'unproved'"
-      />
       <MachineFacts class="mt-3" :job="job" />
       <JobSchools
         class="mt-3"

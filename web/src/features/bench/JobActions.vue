@@ -51,10 +51,7 @@ async function save() {
 </script>
 
 <template>
-  <section
-    class="flex flex-wrap gap-1.5 lg:sticky lg:bottom-0 lg:z-10 lg:-mx-2 lg:border-t lg:border-line lg:bg-paper lg:px-2 lg:py-2"
-    aria-label="More for this job"
-  >
+  <section class="flex flex-wrap gap-1.5" aria-label="More for this job">
     <button type="button" class="press" @click="open = 'note'"><span class="keycap">N</span> Note</button>
     <template v-if="!job.closedHow">
       <button

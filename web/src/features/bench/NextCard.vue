@@ -84,7 +84,7 @@ useKeys(() => [
 
 <template>
   <section
-    class="panel border-2 border-ink p-3"
+    class="panel border-2 border-ink p-3 lg:max-h-full lg:overflow-y-auto"
     aria-labelledby="next-title"
     data-testid="next-card"
     :data-step="step?.id"
