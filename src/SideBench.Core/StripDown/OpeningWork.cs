@@ -118,7 +118,7 @@ public static class OpeningWork
                 has.Lost,
                 piece.Label,
                 group?.MayStayEmpty ?? 0,
-                group is { Collared: true } ? "a collared one never" : "the others hold"
+                group is { Collared: true } ? "a shouldered one never" : "the others hold"
             );
         return One(
             new PutBack(

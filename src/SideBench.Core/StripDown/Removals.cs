@@ -91,7 +91,7 @@ public static class Removals
     {
         var kind = group.Count == 1 ? group.Kind : $"{group.Kind}s";
         return $"{group.Count} {kind}, "
-            + $"{group.Name}{(group.LengthMm > 0 ? $", {group.LengthMm:0.#}\u2009mm" : "")}{(group.Collared ? ", collared" : "")}";
+            + $"{group.Name}{(group.LengthMm > 0 ? $", {group.LengthMm:0.#}\u2009mm" : "")}{(group.Collared ? ", shouldered" : "")}";
     }
 
     private static Removal Fasteners(MachinePart part, FastenerGroup group, Minutes outTime, Minutes backTime)
@@ -107,7 +107,7 @@ public static class Removals
             group.LoosenOnly ? "never take them out"
             : group.Count > 1 ? $"count {group.Count}"
             : "",
-            group.Collared ? "collared: back where it came from" : "",
+            group.Collared ? "shouldered: back where it came from" : "",
             group.Note,
         ];
         var text = group.LoosenOnly ? $"Loosen {words}. Do not take {(group.Count == 1 ? "it" : "them")} out." : $"Take out {words}.";
@@ -124,7 +124,9 @@ public static class Removals
             group.View,
             outTime,
             backTime,
-            group.LoosenOnly ? $"Tighten the {words} again." : $"Put back {words}{(group.Collared ? "; the collared ones only here" : "")}."
+            group.LoosenOnly
+                ? $"Tighten the {words} again."
+                : $"Put back {words}{(group.Collared ? "; the shouldered ones only here" : "")}."
         )
         {
             Group = group,

@@ -102,7 +102,7 @@ public class OpeningWorkTests
         foreach (var group in new[] { "base-plate:base", "base-plate:base-collared" })
             TestShop.Add(entries, OpeningWork.Lose(HouseCrafts.Fold(entries), Graph, group, 1, false, "rolled away"));
         Assert.Equal(
-            ("piece-missing", "a collared one never"),
+            ("piece-missing", "a shouldered one never"),
             Refused(OpeningWork.PutBack(HouseCrafts.Fold(entries), Graph, Item(entries, "base-plate:base-collared"), null))
         );
         TestShop.Add(entries, OpeningWork.Replace(HouseCrafts.Fold(entries), "base-plate:base-collared", 1, "drawer 3"));

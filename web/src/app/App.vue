@@ -41,6 +41,9 @@ async function leave() {
   <RouterView v-if="route.meta.bare || !session.person" />
   <div v-else class="flex min-h-screen flex-col">
     <a href="#page" class="sr-only focus:not-sr-only focus:p-3">Skip to the page</a>
+    <a v-if="route.meta.title === 'Bench'" href="#next-title" class="sr-only focus:not-sr-only focus:p-3"
+      >Skip to the step</a
+    >
     <BenchStrip class="no-print" @switch="switching = true" />
     <div class="flex flex-1 flex-col-reverse md:flex-row">
       <DrawerRail

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { activeKeys } from '@/shared/state/useKeys'
+import { activeKeys, letters } from '@/shared/state/useKeys'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 
 defineProps<{
@@ -21,5 +21,9 @@ const emit = defineEmits<{ close: [] }>()
         </template>
       </template>
     </dl>
+    <label class="mt-3 flex min-h-11 items-center gap-2 border-t border-line pt-2">
+      <input v-model="letters" type="checkbox" true-value="on" false-value="off" class="size-5" />
+      Single letters are commands
+    </label>
   </AppDialog>
 </template>

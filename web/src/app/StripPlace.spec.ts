@@ -42,7 +42,9 @@ describe('StripPlace', () => {
   it('rings when its time is up, until somebody sees to it', () => {
     const place = show({ clockEndsAt: '2026-03-02T08:58:00Z' })
     expect(place.attributes('data-standing')).toBe('rings')
-    expect(place.find('[role=alert]').text()).toBe('+2:00')
+    // Said once: what counts on stands outside of it.
+    expect(place.find('[role=alert]').text()).toBe('Pellow Six Tank: rest between cleans is up.')
+    expect(place.text()).toContain('+2:00')
     expect(place.text()).toContain('up: rest between cleans')
   })
 

@@ -42,8 +42,9 @@ const headline = computed(() => (standing.value === 'rings' ? `up: ${props.job?.
   >
     <span class="flex justify-between gap-1 font-mono font-bold">
       <span>{{ job.tag }}</span>
-      <span :role="standing === 'rings' ? 'alert' : undefined">{{ clock }}</span>
+      <span>{{ clock }}</span>
     </span>
+    <span v-if="standing === 'rings'" role="alert" class="sr-only">{{ job.machine }}: {{ job.headline }} is up.</span>
     <span class="block truncate text-sm">{{ job.machine }}</span>
     <span class="flex items-center gap-1.5 text-sm">
       <StandingMark :standing="standing" /><span class="truncate">{{ headline }}</span>

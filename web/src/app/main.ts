@@ -7,8 +7,10 @@ import { craftsKey } from '@/shared/crafts/craft'
 import App from './App.vue'
 import { crafts } from './crafts'
 import './main.css'
+import { keepTextOnEscape } from '@/shared/state/escape'
 import { router } from './router'
 
+keepTextOnEscape()
 const app = createApp(App)
 app.use(createPinia())
 const queries = new QueryClient({

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useBoard } from '@/shared/state/useBoard'
 import { useSession } from '@/shared/state/useSession'
@@ -41,7 +41,16 @@ const { job, query, busy, asking, problem, canRetry } = desk
 const cards = useCrafts().flatMap((craft) => craft.benchCards)
 const session = useSession()
 const router = useRouter()
-const { places } = useBoard()
+const { places, data: board } = useBoard()
+const jobs = computed(() => board.value?.jobs ?? [])
+watchEffect(() => {
+  if (job.value) document.title = `${job.value.tag} ${job.value.machine} · Side Bench`
+})
+// The number on the tag leads here too.
+watchEffect(() => {
+  const tagged = query.error.value && !job.value ? jobs.value.find((j) => j.tag === props.id) : undefined
+  if (tagged) void router.replace(`/bench/${tagged.id}`)
+})
 const mayBench = computed(() => session.mayBench)
 const freePlaces = computed(() => places.value.filter((p) => !p.job).map((p) => p.place))
 const chosen = ref<Step | null>(null)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSettled } from '@/shared/state/useSettled'
 import type { Bench, Step } from './useJob'
@@ -37,6 +37,15 @@ watch(
     quantities.value = {}
     coverages.value = {}
     lot.value = ''
+  },
+)
+const title = useTemplateRef('title')
+// The press that answered is gone with its card: the next step has the focus.
+watch(
+  () => [step.value?.id, props.job.version],
+  async () => {
+    await nextTick()
+    if (document.activeElement === document.body) title.value?.focus({ preventScroll: true })
   },
 )
 const blocked = computed(() => step.value?.held ?? null)
@@ -91,7 +100,7 @@ useKeys(() => [
     :data-settled="settled"
   >
     <StepMeta :heading="heading" :step="step" :currency="job.spent.currency" />
-    <h2 id="next-title" class="mt-0.5 text-xl" tabindex="-1">
+    <h2 id="next-title" ref="title" class="mt-0.5 text-xl" tabindex="-1" aria-live="polite">
       {{ step?.name ?? (job.advice.kind === 'close' ? 'Clear the tray, then close' : 'Hand back with the findings') }}
     </h2>
     <p v-if="job.contradicted" class="mt-1 border-l-4 border-wait bg-wait-tint px-3 py-1.5">

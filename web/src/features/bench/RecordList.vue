@@ -21,7 +21,7 @@ defineProps<{
       <span>
         <span :class="e.takenBack ? 'line-through' : ''">{{ e.says }}</span>
         <strong v-if="e.takenBack" class="text-wait"> taken back</strong>
-        <span class="ml-2 font-mono text-xs text-soft">line {{ e.id }}</span>
+        <span class="ml-2 font-mono text-xs text-soft">entry {{ e.id }}</span>
       </span>
       <span class="text-sm text-soft">{{ e.person }}</span>
     </li>

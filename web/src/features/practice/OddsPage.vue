@@ -22,7 +22,8 @@ const ratio = (part: number, all: number) => (all > 0 ? part / all : 0)
     @retry="query.refetch()"
   >
     <p v-if="odds?.jobs === 0" class="panel">
-      No job was closed as verified yet. Each one that is will be weighed here: what the odds foretold, and what it was.
+      No job was closed as verified yet. Each one that is will be weighed here: what the odds predicted, and what it
+      was.
     </p>
     <template v-else-if="odds">
       <p class="mb-3">
@@ -32,14 +33,14 @@ const ratio = (part: number, all: number) => (all > 0 ? part / all : 0)
       </p>
       <div class="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.3fr)]">
         <section class="panel" aria-labelledby="tenths-title">
-          <h2 id="tenths-title" class="text-xl">Foretold against confirmed</h2>
+          <h2 id="tenths-title" class="text-xl">Predicted against confirmed</h2>
           <p class="mb-2 text-soft">A cause given odds in a tenth should be right that often.</p>
           <table class="w-full">
             <thead>
               <tr class="border-b border-ink text-left text-sm">
                 <th class="py-1">Odds given</th>
                 <th class="py-1 pl-2 text-right sm:pl-4">Times</th>
-                <th class="py-1 pl-2 text-right sm:pl-4">Foretold</th>
+                <th class="py-1 pl-2 text-right sm:pl-4">Predicted</th>
                 <th class="py-1 pl-2 text-right sm:pl-4">Confirmed</th>
                 <th class="hidden w-24 py-1 pl-3 sm:table-cell"><span class="sr-only">Drawn</span></th>
               </tr>
@@ -66,7 +67,7 @@ const ratio = (part: number, all: number) => (all > 0 ? part / all : 0)
               </tr>
             </tbody>
           </table>
-          <p class="mt-1 text-sm text-soft">Bar: confirmed. Line: foretold.</p>
+          <p class="mt-1 text-sm text-soft">Bar: confirmed. Line: predicted.</p>
         </section>
         <section class="panel" aria-labelledby="tests-title">
           <h2 id="tests-title" class="text-xl">Tests that earned their minutes</h2>

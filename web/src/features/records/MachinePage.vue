@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
+import { computed, watchEffect } from 'vue'
 import { api, dataOf } from '@/shared/api/client'
 import { useCrafts } from '@/shared/crafts/craft'
 import { day } from '@/shared/format'
@@ -24,6 +24,9 @@ const record = useInfiniteQuery({
     dataOf(api.GET('/api/machines/{id}/record', { params: { path, query: pageParam ? { before: pageParam } : {} } })),
   initialPageParam: 0,
   getNextPageParam: (last) => last.older ?? undefined,
+})
+watchEffect(() => {
+  if (machine.data.value) document.title = `${machine.data.value.machine}, ${machine.data.value.serial} · Side Bench`
 })
 const entries = computed(() => record.data.value?.pages.flatMap((p) => p.entries) ?? [])
 const endings: Record<string, string> = {
@@ -93,7 +96,7 @@ const endings: Record<string, string> = {
         >
           <RecordList :entries="entries" />
           <button v-if="record.hasNextPage.value" type="button" class="press mt-3" @click="record.fetchNextPage()">
-            Older lines
+            Older entries
           </button>
         </LoadState>
       </section>

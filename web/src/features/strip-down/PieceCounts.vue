@@ -16,7 +16,7 @@ const removal = computed(() => props.group.removal)
 const inMachine = computed(() => props.group.inCount)
 const onTray = computed(() => props.group.onTrayCount)
 const rule = computed(() => {
-  if (props.group.collared) return 'A collared one must never be missing.'
+  if (props.group.collared) return 'A shouldered one must never be missing.'
   const may = props.group.mayStayEmpty
   return may > 0
     ? `${may} of its holes may stay empty; it goes on record.`

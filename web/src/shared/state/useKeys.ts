@@ -1,4 +1,4 @@
-import { onKeyStroke } from '@vueuse/core'
+import { onKeyStroke, useStorage } from '@vueuse/core'
 import { onScopeDispose, reactive } from 'vue'
 
 export interface Key {
@@ -6,6 +6,9 @@ export interface Key {
   does: string
   run?: () => void
 }
+
+/** Whether single letters are commands; digits and the two signs always are. */
+export const letters = useStorage<'on' | 'off'>('side-bench-letters', 'on')
 
 const active = reactive<Key[][]>([])
 
@@ -30,7 +33,7 @@ export function useKeys(keys: () => Key[]) {
   onKeyStroke(
     (event) => !event.ctrlKey && !event.metaKey && !event.altKey && !event.repeat,
     (event) => {
-      if (isTyping(event)) return
+      if (isTyping(event) || (letters.value === 'off' && /^[a-z]$/i.test(event.key))) return
       const hit = keys().find((k) => k.key.toLowerCase() === event.key.toLowerCase())
       if (!hit?.run) return
       event.preventDefault()
