@@ -7,7 +7,11 @@ export default defineConfig({
   plugins: [vue(), tailwindcss()],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: { outDir: '../src/SideBench.Web/wwwroot', emptyOutDir: true },
-  server: { proxy: { '/api': 'http://127.0.0.1:5180' } },
+  server: {
+    // The glossary is the project's own page.
+    fs: { allow: ['..'] },
+    proxy: { '/api': 'http://127.0.0.1:5180' },
+  },
   test: {
     // One page for all files: every file undoes what it stubs, and a page each takes half a minute.
     isolate: false,

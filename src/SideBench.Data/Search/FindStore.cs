@@ -14,14 +14,16 @@ public sealed record Find(string Kind, long Id, string Title, string Detail);
 /// <summary>Search as you type over jobs, machines and customers.</summary>
 public sealed class FindStore(NpgsqlDataSource database)
 {
-    // Rare words are found by the trigram index, common ones by walking the order until twelve fit; the planner chooses.
+    private const int MostOfAKind = 6;
+
+    // Rare words are found by the trigram index, common ones by walking the order until forty fit; the planner chooses.
     // One or two letters are too few for trigrams: they are taken as the start of a name, a tag or a serial.
     private const string LongSql = """
         SELECT kind, ref_id, title, detail
         FROM finds
         WHERE haystack LIKE $1
         ORDER BY rank, ref_id DESC
-        LIMIT 12
+        LIMIT 40
         """;
 
     private const string ShortSql = """
@@ -30,7 +32,7 @@ public sealed class FindStore(NpgsqlDataSource database)
         WHERE haystack ~>=~ $1
           AND haystack ~<~ $2
         ORDER BY haystack USING ~<~
-        LIMIT 12
+        LIMIT 40
         """;
 
     private const string PutSql = """
@@ -59,7 +61,8 @@ public sealed class FindStore(NpgsqlDataSource database)
         var finds = new List<Find>();
         while (await rows.ReadAsync(cancel))
             finds.Add(new Find(rows.GetString(0), rows.GetInt64(1), rows.GetString(2), rows.GetString(3)));
-        return finds;
+        // Several kinds stand beside each other: not twelve jobs of one customer.
+        return [.. finds.GroupBy(f => f.Kind).SelectMany(g => g.Take(MostOfAKind))];
     }
 
     /// <summary>Makes a thing findable, or changes how it is found.</summary>

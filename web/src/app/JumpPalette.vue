@@ -11,6 +11,7 @@ import {
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { wordsLike } from '@/features/guides/words'
 import { api, dataOf } from '@/shared/api/client'
 
 defineProps<{
@@ -24,11 +25,18 @@ const commands = [
   { title: 'Today', detail: 'what needs hands now', to: '/today' },
   { title: 'Take in', detail: 'a machine comes to the bench', to: '/take-in' },
   { title: 'Records', detail: 'machines and customers', to: '/records' },
+  { title: 'Words', detail: 'the terms of the trade', to: '/guides/words' },
 ]
 const query = useQuery({
   queryKey: ['find', typed],
   queryFn: () => dataOf(api.GET('/api/find', { params: { query: { q: typed.value } } })),
   enabled: computed(() => typed.value.trim() !== ''),
+  placeholderData: (last) => last,
+})
+const book = useQuery({
+  queryKey: ['find-book', typed],
+  queryFn: () => dataOf(api.GET('/api/find/book', { params: { query: { q: typed.value } } })),
+  enabled: computed(() => typed.value.trim().length > 1),
   placeholderData: (last) => last,
 })
 const places: Record<string, (id: number) => string> = {
@@ -45,7 +53,13 @@ const hits = computed(() => {
     detail: f.detail,
     to: places[f.kind]?.(f.id) ?? `/records?q=${encodeURIComponent(f.title)}`,
   }))
-  return [...found, ...own]
+  const words = wordsLike(word, 3).map((w) => ({
+    kind: 'word',
+    title: w.word,
+    detail: w.means,
+    to: `/guides/words?q=${w.word}`,
+  }))
+  return [...found, ...own, ...(word.length > 1 ? (book.data.value ?? []) : []), ...words]
 })
 
 function go(hit: { to: string } | null) {
@@ -65,7 +79,9 @@ function go(hit: { to: string } | null) {
         @keydown.esc.capture.stop.prevent="emit('close')"
       >
         <Combobox :model-value="null" nullable @update:model-value="go">
-          <ComboboxLabel class="mb-1 block font-bold">Jump to a machine, customer, tag or drawer</ComboboxLabel>
+          <ComboboxLabel class="mb-1 block font-bold"
+            >Jump to a machine, customer, tag, guide, code, word or drawer</ComboboxLabel
+          >
           <ComboboxInput class="field text-lg" autocomplete="off" @change="typed = $event.target.value" />
           <ComboboxOptions static class="mt-2" aria-label="Found">
             <ComboboxOption

@@ -43,6 +43,7 @@ export const router = createRouter({
     },
     { path: '/shelf', component: () => import('@/features/practice/ShelfPage.vue'), meta: { title: 'Shelf' } },
     { path: '/guides', component: () => import('@/features/guides/GuidesPage.vue'), meta: { title: 'Guides' } },
+    { path: '/guides/words', component: () => import('@/features/guides/WordsPage.vue'), meta: { title: 'Words' } },
     {
       path: '/guides/causes/:id',
       component: () => import('@/features/guides/CausePage.vue'),
