@@ -44,6 +44,35 @@ public class SimulatedPrinterTests
     }
 
     [Fact]
+    public void SlotThatHasLessThanAnOperationTakes_GetsAirForWhatIsMissing_AndNoMore()
+    {
+        var printer = Sound("pellow-six-tank", 5);
+        printer.FallIll(Cause("store-low"), 4);
+        printer.Print(100_000);
+        var air = printer.Ink["air", 4];
+        printer.Run(printer.Model.Operation("clean-deep")!);
+        Assert.Equal(2.1, printer.Ink["air", 4] - air, 9);
+        var full = Sound("pellow-six-tank", 5);
+        var sound = full.Ink["air", 4];
+        full.Run(full.Model.Operation("clean-deep")!);
+        Assert.Equal(sound, full.Ink["air", 4]);
+    }
+
+    [Fact]
+    public void JobThatIsProved_HasNoFaultLeftInItsMachine()
+    {
+        var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load"));
+        TestShop.Answer(entries, "nozzle-sheet", "complete");
+        TestShop.Mend(entries, "open-vent-tab");
+        TestShop.ClearTray(entries);
+        TestShop.Answer(entries, "full-pages", "even");
+        var job = TestShop.Case(entries);
+        Assert.True(job.Proof.Proved && job.Odds.Still.Sum() > 0.01);
+        foreach (var seed in Enumerable.Range(0, 400))
+            Assert.Empty(PrinterOnJob.AsTold(TestShop.Shop.Printers, [job], seed).Ills);
+    }
+
+    [Fact]
     public void SlotPrintedDry_EmptiesItsDamper_AndTheChannelFadesOnTheSheet_UntilItIsMended()
     {
         var printer = Sound("pellow-six-tank", 11);

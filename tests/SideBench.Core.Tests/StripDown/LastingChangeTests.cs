@@ -95,6 +95,19 @@ public class LastingChangeTests
         Assert.Equal(("part", 76.0), (run.Ticks["reset"].Outcome, run.Ticks["reset"].Value));
     }
 
+    [Fact]
+    public void StepThatSaysOfSomethingWetThatItIsDry_IsKnownAsOne()
+    {
+        var entries = TestShop.Opened(TestShop.Intake(Quartet.Id, "waste-full"));
+        var dry = new GuideStep("dry", StepKind.Do, "They are dry", "", "", Quantities.Minutes.Of(1)) { Takes = ["contacts"] };
+        entries.Add(TestShop.Line(2, new GuideBegun("run", "g", "Guide", 1, 0, [dry, dry with { Id = "other", Takes = [] }], [])));
+        entries.Add(TestShop.Line(3, new TrayPutBy(new TrayItem("t", "contacts", "wet", 1, "Let them dry.", ["wet", "no-power"]))));
+        var state = HouseCrafts.Fold(entries);
+        Assert.True(GuideWork.Drying(state, "run", "dry", "done"));
+        Assert.False(GuideWork.Drying(state, "run", "dry", "skipped"));
+        Assert.False(GuideWork.Drying(state, "run", "other", "done"));
+    }
+
     // The Quartet with its drain off and joined to a bottle, as the guide has it.
     private static List<Entry> Joined()
     {

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, dataOf } from '@/shared/api/client'
+import { useBoard } from '@/shared/state/useBoard'
 import LoadState from '@/shared/ui/LoadState.vue'
 
 const route = useRoute()
@@ -15,6 +16,8 @@ const query = useQuery({
 })
 const to = (kind: string, id: number, title: string) =>
   kind === 'job' ? `/bench/${id}` : kind === 'machine' ? `/records/${id}` : `/records?q=${encodeURIComponent(title)}`
+const { data: board } = useBoard()
+const here = computed(() => board.value?.jobs ?? [])
 const searching = computed(() => typed.value.trim() !== '')
 </script>
 
@@ -25,7 +28,23 @@ const searching = computed(() => typed.value.trim() !== '')
       >Find a machine, a customer, a tag or words of a complaint</label
     >
     <input id="records-find" v-model="typed" type="search" class="field text-lg" autocomplete="off" />
-    <p v-if="!searching" class="mt-3 text-soft">Every machine that was ever here has its record, for life.</p>
+    <template v-if="!searching">
+      <p class="mt-3 text-soft">Every machine that was ever here has its record, for life. Here now:</p>
+      <ul class="mt-2 divide-y divide-line" aria-label="Here now">
+        <li v-for="j in here" :key="j.id">
+          <RouterLink
+            :to="`/bench/${j.id}`"
+            class="grid min-h-12 grid-cols-[5rem_1fr] items-center gap-x-3 py-1 hover:bg-paper"
+          >
+            <span class="font-mono font-bold">{{ j.tag }}</span>
+            <span
+              ><strong>{{ j.machine }}</strong
+              ><span class="block text-sm text-soft">{{ j.headline }}</span></span
+            >
+          </RouterLink>
+        </li>
+      </ul>
+    </template>
     <LoadState
       v-else
       :pending="query.isPending.value"
