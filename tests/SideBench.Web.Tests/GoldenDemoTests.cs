@@ -34,6 +34,8 @@ public class GoldenDemoTests
         "feed",
         "cautions",
         "parts",
+        "detail",
+        "text",
     ];
 
     [Fact]

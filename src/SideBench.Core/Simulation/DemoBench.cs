@@ -8,6 +8,8 @@ namespace SideBench.Core.Simulation;
 /// <summary>The six machines that stand on the demo bench, each in a state of its own.</summary>
 internal static class DemoBench
 {
+    private const int ClosingHour = 16;
+
     private const int Seed = 4418;
     private const int Cyan = 2;
     private const int Magenta = 4;
@@ -25,6 +27,15 @@ internal static class DemoBench
             ContactsDry(world, now),
         ];
 
+    // A promise is for an afternoon of a working day, whatever the hour the demo begins at.
+    private static DateTimeOffset Afternoon(DateTimeOffset now, int days)
+    {
+        var day = now.AddDays(days);
+        while (day.DayOfWeek is DayOfWeek.Saturday or DayOfWeek.Sunday)
+            day = day.AddDays(1);
+        return new DateTimeOffset(day.Date, now.Offset).AddHours(ClosingHour);
+    }
+
     private static DemoJob Resting(DemoWorld world, DateTimeOffset now)
     {
         var (machine, script) = Begin(
@@ -35,7 +46,7 @@ internal static class DemoBench
             now.AddHours(-3),
             1,
             1,
-            i => i with { Ink = "maker", IdleWeeks = 14, CleansTried = 1, Tried = "one clean at home", Promise = now.AddDays(1) }
+            i => i with { Ink = "maker", IdleWeeks = 14, CleansTried = 1, Tried = "one clean at home", Promise = Afternoon(now, 1) }
         );
         // Gaps that clear, a run that sits still, gaps that wander, and a channel that starves.
         var model = world.Machines[machine].Model;
@@ -93,7 +104,7 @@ internal static class DemoBench
                     Moved = true,
                     WarrantyEnd = DateOnly.FromDateTime(now.AddDays(-20).UtcDateTime),
                     Limit = 120,
-                    Promise = now.AddDays(2),
+                    Promise = Afternoon(now, 2),
                 }
         );
         script.Printer = world.PrinterWith(world.Machines[machine].Model, Seed, ("vent-blocked", 0));
@@ -116,7 +127,7 @@ internal static class DemoBench
             now.AddHours(-9),
             3,
             2,
-            i => i with { Promise = now.AddDays(2), Borderless = true }
+            i => i with { Promise = Afternoon(now, 2), Borderless = true }
         );
         script.Printer = world.PrinterWith(world.Machines[machine].Model, Seed, ("pads-full", 0));
         script.Tell("reset-history", "no").Tell("counter-reading", "limit").Tell("pads-weighed", "full");
@@ -135,7 +146,7 @@ internal static class DemoBench
             now.AddDays(-2),
             4,
             2,
-            i => i with { Ink = "refilled", Limit = 400, Promise = now.AddDays(5) }
+            i => i with { Ink = "refilled", Limit = 400, Promise = Afternoon(now, 5) }
         );
         script
             .Tell("ink-seen", "enough")
@@ -150,7 +161,7 @@ internal static class DemoBench
             .TakeOff(14)
             .Put("folded towel under the head", "inside")
             .Lose("line-guard:guard", 1)
-            .Wait("parts", "print head on order", now.AddDays(3));
+            .Wait("parts", "print head on order", Afternoon(now, 3));
         return new DemoJob(machine, script.Entries);
     }
 
@@ -170,7 +181,7 @@ internal static class DemoBench
             .Tell("ink-seen", "enough")
             .Tell("nozzle-sheet", "run")
             .Tell("plate-blot", "one-missing")
-            .Wait("customer", "quote sent, 46.00", now.AddDays(2));
+            .Wait("customer", "quote sent, 46.00", Afternoon(now, 2));
         return new DemoJob(machine, script.Entries);
     }
 

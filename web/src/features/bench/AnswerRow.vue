@@ -42,10 +42,13 @@ const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(covera
 </script>
 
 <template>
-  <li class="flex items-stretch rounded border border-edge" :class="disabled ? 'border-line text-soft' : ''">
+  <li
+    class="flex flex-wrap items-stretch rounded border border-edge sm:flex-nowrap"
+    :class="disabled ? 'border-line text-soft' : ''"
+  >
     <button
       type="button"
-      class="flex min-h-12 min-w-0 flex-1 items-center gap-3 rounded px-3 py-1 text-left hover:enabled:bg-paper"
+      class="flex min-h-12 min-w-0 flex-1 basis-full sm:basis-0 items-center gap-3 rounded px-3 py-1 text-left hover:enabled:bg-paper"
       :disabled="disabled || wrong"
       :aria-disabled="!settled"
       :data-outcome="outcome.id"
@@ -60,7 +63,7 @@ const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(covera
         </span>
       </span>
     </button>
-    <label v-if="outcome.quantityUnit" class="flex shrink-0 items-center gap-1 pr-3 text-sm">
+    <label v-if="outcome.quantityUnit" class="flex shrink-0 items-center gap-1 pr-3 pb-1 pl-3 text-sm sm:pb-0 sm:pl-0">
       <span class="sr-only">{{ outcome.quantityLabel }}</span>
       <span aria-hidden="true">at</span>
       <input
@@ -75,7 +78,7 @@ const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(covera
       />
       <span class="font-mono">{{ outcome.quantityUnit }}</span>
     </label>
-    <label v-if="outcome.withCoverage" class="flex shrink-0 items-center gap-1 pr-3 text-sm">
+    <label v-if="outcome.withCoverage" class="flex shrink-0 items-center gap-1 pr-3 pb-1 pl-3 text-sm sm:pb-0 sm:pl-0">
       <span class="sr-only">Coverage of the page in that ink</span>
       <span aria-hidden="true">covered</span>
       <input

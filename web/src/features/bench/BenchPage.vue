@@ -117,6 +117,7 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
           class="mb-3"
           :problem="problem"
           :can-retry="canRetry"
+          :waits="desk.waits.value"
           :asking="asking"
           @retry="desk.retry"
           @over="desk.sayOver"

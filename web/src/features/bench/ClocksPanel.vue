@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { countdown } from '@/shared/format'
+import { countdown, wait } from '@/shared/format'
 import { useKeys } from '@/shared/state/useKeys'
 import { useNow } from '@/shared/state/useNow'
 import AppDialog from '@/shared/ui/AppDialog.vue'
@@ -74,7 +74,7 @@ useKeys(() => [{ key: 'T', does: 'start a clock, or end the one that rings', run
           class="press min-h-14"
           @click="start(p.kind, p.minutes)"
         >
-          {{ p.kind }} {{ p.minutes }} min
+          {{ p.kind }} {{ wait(p.minutes) }}
         </button>
       </div>
       <form class="mt-4 flex items-end gap-2" @submit.prevent="start(kind, minutes)">

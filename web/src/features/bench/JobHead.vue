@@ -37,7 +37,11 @@ const late = computed(
     <span class="rounded bg-ink px-3 py-0.5 font-mono text-xl font-bold text-sheet">{{ job.tag }}</span>
     <h1 class="text-2xl lg:whitespace-nowrap">{{ job.machine }}</h1>
     <p class="min-w-0 flex-1 basis-60 truncate text-soft" :title="job.words">
-      <RouterLink :to="`/records/${job.machineId}`" class="underline underline-offset-3">{{ job.customer }}</RouterLink>
+      <RouterLink
+        :to="`/records/${job.machineId}`"
+        class="inline-flex min-h-11 items-center underline underline-offset-3"
+        >{{ job.customer }}</RouterLink
+      >
       · “{{ job.words }}”<template v-if="where"> · {{ where }}</template>
     </p>
     <ul class="flex flex-wrap items-center gap-1 text-sm lg:shrink-0 lg:flex-nowrap lg:justify-end">

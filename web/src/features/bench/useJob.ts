@@ -39,6 +39,7 @@ export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
     asking: writes.asking,
     problem: writes.problem,
     canRetry: computed(writes.canRetry),
+    waits: computed(writes.waits),
     retry: writes.retry,
     sayOver: writes.sayOver,
     dismiss: writes.dismiss,

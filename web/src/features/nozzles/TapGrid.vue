@@ -44,6 +44,25 @@ function over(event: PointerEvent) {
 function whole(unit: number, state: string) {
   set(unit, state.repeat(props.units[unit]!.nozzles))
 }
+/** Where the keyboard stands, by unit: each block is one tab stop, arrows move within it. */
+const stands = ref<Record<number, number>>({})
+const steps = (columns: number): Record<string, number> => ({
+  ArrowLeft: -1,
+  ArrowRight: 1,
+  ArrowUp: -columns,
+  ArrowDown: columns,
+})
+function move(event: KeyboardEvent, unit: number, nozzle: number) {
+  const shape = props.units[unit]!
+  const last = shape.nozzles - 1
+  const to = event.key === 'Home' ? 0 : event.key === 'End' ? last : nozzle + (steps(shape.columns)[event.key] ?? NaN)
+  if (Number.isNaN(to)) return
+  event.preventDefault()
+  if (to < 0 || to > last) return
+  stands.value = { ...stands.value, [unit]: to }
+  const block = (event.currentTarget as HTMLElement).parentElement
+  block?.querySelector<HTMLElement>(`[data-nozzle="${to}"]`)?.focus()
+}
 const look: Record<string, string> = {
   '.': 'bg-current opacity-60',
   x: 'border-2 border-stop bg-stop-tint',
@@ -100,6 +119,9 @@ const look: Record<string, string> = {
             :data-of="i"
             :data-nozzle="n"
             :aria-label="`${u.id} ${n + 1}: ${words[state]}`"
+            :tabindex="n === (stands[i] ?? 0) ? 0 : -1"
+            @focus="stands = { ...stands, [i]: n }"
+            @keydown="move($event, i, n)"
             @pointerdown.prevent="down($event, i, n)"
             @keydown.enter.prevent="set(i, withRun(tapped[i]!.nozzles, n, n, paint(i, n)))"
             @keydown.space.prevent="set(i, withRun(tapped[i]!.nozzles, n, n, paint(i, n)))"

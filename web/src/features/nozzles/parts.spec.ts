@@ -33,6 +33,18 @@ describe('TapGrid', () => {
     expect((again.emitted('change')![0]![0] as { nozzles: string }[])[0]!.nozzles).toBe('............')
   })
 
+  it('is one tab stop a channel, and arrows move within it', async () => {
+    const taps = grid()
+    const stops = () => taps.findAll('[data-nozzle][tabindex="0"]').map((c) => c.attributes('data-nozzle'))
+    expect(stops()).toEqual(['0', '0'])
+    await taps.find('[data-of="1"][data-nozzle="0"]').trigger('keydown', { key: 'ArrowRight' })
+    expect(stops()).toEqual(['0', '1'])
+    await taps.find('[data-of="1"][data-nozzle="1"]').trigger('keydown', { key: 'End' })
+    expect(stops()).toEqual(['0', '11'])
+    await taps.find('[data-of="1"][data-nozzle="11"]').trigger('keydown', { key: 'ArrowRight' })
+    expect(stops()).toEqual(['0', '11'])
+  })
+
   it('paints with the state that was chosen', async () => {
     const taps = grid()
     await taps

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { typedNumber } from '@/shared/format'
+import { typedNumber, wait } from '@/shared/format'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSettled } from '@/shared/state/useSettled'
 import { answersOf, seenFrom, spoken, type Answer } from './acts'
@@ -127,7 +127,7 @@ watch(answers, () => keys.refresh())
         </p>
         <p v-if="act.differs" class="mt-1 text-soft">{{ act.differs }}</p>
         <p v-if="act.wait" class="mt-1">
-          Then wait: {{ act.wait.label }}, <span class="font-mono">{{ act.wait.minMinutes }}</span> min. The clock
+          Then wait: {{ act.wait.label }}, <span class="font-mono">{{ wait(act.wait.minMinutes) }}</span>. The clock
           starts by itself.
         </p>
         <div v-if="act.photos.length" class="mt-2 flex flex-wrap gap-2">

@@ -139,6 +139,7 @@ useKeys(() => [
         :problem="problem"
         :asking="asking"
         :can-retry="canRetry"
+        :waits="desk.waits.value"
         @retry="desk.retry"
         @over="desk.sayOver"
         @dismiss="desk.dismiss"

@@ -35,6 +35,7 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
     asking: writes.asking,
     problem: writes.problem,
     canRetry: computed(writes.canRetry),
+    waits: computed(writes.waits),
     retry: writes.retry,
     sayOver: writes.sayOver,
     dismiss: writes.dismiss,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { countdown, percent, typedNumber } from './index'
+import { countdown, percent, typedNumber, wait } from './index'
 
 describe('percent', () => {
   it.each([
@@ -9,6 +9,16 @@ describe('percent', () => {
     [0.997, '>99 %'],
     [1, '100 %'],
   ])('shows %f as %s', (ratio, shown) => expect(percent(ratio)).toBe(shown))
+})
+
+describe('wait', () => {
+  it.each([
+    [10, '10\u2009min'],
+    [90, '90\u2009min'],
+    [120, '2\u2009h'],
+    [1440, '24\u2009h'],
+    [7200, '5\u2009days'],
+  ])('says %d min as people do', (minutes, said) => expect(wait(minutes)).toBe(said))
 })
 
 describe('countdown', () => {

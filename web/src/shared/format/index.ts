@@ -49,3 +49,9 @@ export function typedNumber(text: string): number | null {
   if (plain === '') return null
   return /^-?\d*\.?\d+$/.test(plain) ? Number(plain) : Number.NaN
 }
+
+/** A wait as people say it: minutes, then hours, then days. */
+export function wait(minutes: number): string {
+  if (minutes < 120) return withUnit(minutes, 'min', minutes < 1 ? 1 : 0)
+  return minutes < 2880 ? withUnit(minutes / 60, 'h', 1) : withUnit(minutes / 1440, 'days', 1)
+}

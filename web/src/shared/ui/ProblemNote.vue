@@ -7,6 +7,8 @@ defineProps<{
   problem: ProblemBody | null
   /** Whether the same write can be sent again. Default: false. */
   canRetry?: boolean
+  /** How many presses wait to be sent again, in their order. Default: the one. */
+  waits?: number
   /** Whether it is asked again right now whether the write got through. Default: false. */
   asking?: boolean
 }>()
@@ -46,7 +48,9 @@ const why = ref('')
     </div>
     <p v-if="asking" class="mt-1 font-bold" data-testid="asking">Asking again …</p>
     <div v-else class="mt-2 flex flex-wrap gap-2">
-      <button v-if="canRetry" type="button" class="press" @click="emit('retry')">Try again</button>
+      <button v-if="canRetry" type="button" class="press" @click="emit('retry')">
+        Try again{{ waits && waits > 1 ? `: ${waits} presses wait, in their order` : '' }}
+      </button>
       <button type="button" class="press" @click="emit('dismiss')">Understood</button>
     </div>
   </div>

@@ -96,6 +96,18 @@ describe('useWrites', () => {
     expect(sent[1]).toMatchObject({ text: 'contacts back', waitOver: 'dry by the lamp' })
   })
 
+  it('keeps every press that got no answer, and sends them again in their order', async () => {
+    const gone = refuse(0, 'no-answer')
+    const { writes, note, sent, taken } = desk(gone, gone)
+    await note({ text: 'first' })
+    await note({ text: 'second' })
+    expect(writes.waits()).toBe(2)
+    await writes.retry()
+    expect(sent.map((b) => b.text)).toEqual(['first', 'second', 'first', 'second'])
+    expect(taken).toEqual(['ok', 'ok'])
+    expect(writes.canRetry()).toBe(false)
+  })
+
   it('lets writes wait their turn, and takes the same press twice for one', async () => {
     let release!: (answer: string) => void
     const { note, sent } = desk(() => new Promise<string>((go) => (release = go)))

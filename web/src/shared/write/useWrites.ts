@@ -1,4 +1,4 @@
-import { readonly, ref } from 'vue'
+import { readonly, ref, shallowRef } from 'vue'
 import { v4 as uuid } from 'uuid'
 import { Refused, type ProblemBody } from '@/shared/api/client'
 import { useSession } from '@/shared/state/useSession'
@@ -37,7 +37,7 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
   const busy = ref(false)
   const asking = ref(false)
   const problem = ref<ProblemBody | null>(null)
-  const waiting = ref<{ what: string; call: () => Promise<Answer> } | null>(null)
+  const waiting = shallowRef<readonly { what: string; call: () => Promise<Answer> }[]>([])
   const unanswered = new Map<string, unknown>()
   let guarded: ((waitOver: string) => Promise<boolean>) | null = null
   let inHand: { what: string; done: Promise<unknown> } | null = null
@@ -60,13 +60,13 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
   async function attempt(what: string, call: () => Promise<Answer>): Promise<Answer | null> {
     busy.value = true
     problem.value = null
-    waiting.value = null
     const end = beginWrite(of.about)
     try {
       for (let tries = 0, fresh = false; ;) {
         try {
           const answer = await call()
           unanswered.delete(what)
+          waiting.value = waiting.value.filter((w) => w.what !== what)
           problem.value = null
           await of.written(answer)
           return answer
@@ -95,8 +95,13 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
 
   function refused(e: Refused, what: string, call: () => Promise<Answer>) {
     if (e.status === 401) session.ended = true
-    if (isOpen(e) || e.status === 401 || e.body.code === 'token-old') waiting.value = { what, call }
-    else unanswered.delete(what)
+    const others = waiting.value.filter((w) => w.what !== what)
+    // Every press that got no answer is kept, and is sent again in its order.
+    if (isOpen(e) || e.status === 401 || e.body.code === 'token-old') waiting.value = [...others, { what, call }]
+    else {
+      unanswered.delete(what)
+      waiting.value = others
+    }
     if (e.status === 409) void of.refetch()
   }
 
@@ -126,13 +131,19 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
     /** Whether no answer came, and it asks again by itself. */
     asking: readonly(asking),
     problem,
-    canRetry: () => waiting.value !== null,
+    canRetry: () => waiting.value.length > 0,
+    /** How many presses got no answer. */
+    waits: () => waiting.value.length,
     /** Says why a wait is over that stood before the last write, and sends that write again with it. */
     sayOver: async (waitOver: string) => (guarded ? guarded(waitOver) : false),
-    retry: async () => (waiting.value ? send(waiting.value.what, waiting.value.call) : null),
+    retry: async () => {
+      let answer: Answer | null = null
+      for (const { what, call } of waiting.value) if ((answer = await send(what, call)) === null) break
+      return answer
+    },
     dismiss: () => {
       problem.value = null
-      waiting.value = null
+      waiting.value = []
     },
     send,
     bodyOf,
