@@ -50,6 +50,12 @@ watch(
 )
 const blocked = computed(() => step.value?.held ?? null)
 const stopped = computed(() => props.busy || !props.mayBench || blocked.value !== null)
+/** Two answers beside each other where there are many, or none can be given yet; an answer with a number needs its room. */
+const pairs = computed(
+  () =>
+    (blocked.value !== null || (step.value?.outcomes.length ?? 0) > 4) &&
+    !step.value?.outcomes.some((o) => o.quantityUnit),
+)
 const settled = useSettled(() => `${props.job.thread} ${step.value?.id ?? props.job.advice.kind}`)
 const heading = computed(() => {
   if (props.chosen) return 'Chosen by you'
@@ -139,7 +145,7 @@ useKeys(() => [
         <span class="keycap">1</span> Done
       </button>
     </template>
-    <ol v-else-if="step" class="mt-2 grid gap-1.5" :class="step.outcomes.length > 4 || blocked ? 'md:grid-cols-2' : ''">
+    <ol v-else-if="step" class="mt-2 grid gap-1.5" :class="pairs ? 'md:grid-cols-2' : ''">
       <AnswerRow
         v-for="(o, i) in step.outcomes"
         ref="rows"
