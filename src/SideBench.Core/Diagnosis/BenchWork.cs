@@ -28,7 +28,7 @@ public static class BenchWork
         if (IsEnded(job) is { } ended)
             return ended;
         // What is true can be told whatever the complaint; where it tells this case nothing, it is kept all the same.
-        if (CaseBook.FindingOn(job.Book, finding) is not { } step)
+        if (job.Book.FindingOn(finding) is not { } step)
             return NotHere(job, finding, "/finding");
         var o = step.IndexOf(outcome);
         if (o < 0)
@@ -133,13 +133,10 @@ public static class BenchWork
         int thread = 0
     )
     {
-        var problems = new List<Problem>();
         if (book.Step(repair) is not Repair known)
             return new Problem(DiagnosisProblem.UnknownStep, "/repair", repair);
         if (on is { } day && (day > today || day.Year < 1990))
-            problems.Add(new Problem(ProblemCode.OutOfRange, "/on", $"{day:yyyy-MM-dd}", "1990-01-01", $"{today:yyyy-MM-dd}"));
-        if (problems.Count > 0)
-            return problems;
+            return new Problem(ProblemCode.OutOfRange, "/on", $"{day:yyyy-MM-dd}", "1990-01-01", $"{today:yyyy-MM-dd}");
         return new List<EntryBody> { new WorkedBefore(known.Id, known.Name, known.Tags, on, sinceTrouble, thread) };
     }
 

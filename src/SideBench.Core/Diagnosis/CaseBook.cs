@@ -129,25 +129,19 @@ public sealed class CaseBook
     /// <summary>Lays the book out for a model and a complaint.</summary>
     public static CaseBook Of(FaultBook book, MachineModel model, Complaint complaint) => new(book, model, complaint);
 
-    /// <summary>Everything of the whole book that can be looked at on this model, though it may tell this case nothing; no
-    /// proofs.</summary>
-    public IEnumerable<Finding> Others()
-    {
-        var bare = new Facts { Model = Model, Context = new Dictionary<string, string>() };
-        var stations = Model.Stations.Select(s => s.Id).ToHashSet();
-        return Book.Findings.Where(f => !f.IsProof && stations.Contains(f.Station) && !f.When.For(bare).IsNever).Select(f => f.On(Model));
-    }
+    /// <summary>
+    /// Everything of the whole book that can be looked at on this model, though it may tell this case nothing; no proofs.
+    /// </summary>
+    public IEnumerable<Finding> Others() => Book.Findings.Where(f => !f.IsProof && CanBeLookedAt(f)).Select(f => f.On(Model));
 
     /// <summary>
-    /// A finding as it is on the case's model, though it may tell the case nothing: what is true can be told. Null when the book has no
-    /// such
-    /// finding or the model lacks the part.
+    /// A finding as it is on the case's model, though it may tell the case nothing: what is true can be told. Null when the
+    /// book has no such finding, the model lacks the part, or it can never be looked at there.
     /// </summary>
-    /// <param name="case">The case.</param>
     /// <param name="id">The finding.</param>
-    public static Finding? FindingOn(CaseBook @case, string id) =>
-        @case.IndexOfFinding(id) is >= 0 and var f ? @case.Findings[f]
-        : @case.Book.Step(id) is Finding told && @case.Model.Stations.Any(s => s.Id == told.Station) ? told.On(@case.Model)
+    public Finding? FindingOn(string id) =>
+        IndexOfFinding(id) is >= 0 and var f ? Findings[f]
+        : Book.Step(id) is Finding told && CanBeLookedAt(told) ? told.On(Model)
         : null;
 
     /// <summary>Index of a finding, or -1.</summary>
@@ -209,6 +203,12 @@ public sealed class CaseBook
         for (var o = 0; o < mean.Length; o++)
             mean[o] += BaseWeights[c] / total * rows[c][o];
         return finding.IsProof ? mean : [.. mean.Select(m => (m + (1.0 / mean.Length)) / 2)];
+    }
+
+    private bool CanBeLookedAt(Finding finding)
+    {
+        var bare = new Facts { Model = Model, Context = new Dictionary<string, string>() };
+        return Model.Stations.Any(s => s.Id == finding.Station) && !finding.When.For(bare).IsNever;
     }
 
     private static IEnumerable<string> FindingsIn(Condition condition) =>

@@ -6,7 +6,7 @@ namespace SideBench.Core.Diagnosis;
 public static class DiagnosisProblem
 {
     /// <summary>A gate holds this step back.</summary>
-    public static readonly ProblemCode HeldBack = new("held-back", ProblemSort.Conflict, "Not now: {0}", "{1}", "What lifts it: {2}");
+    public static readonly ProblemCode HeldBack = new("held-back", ProblemSort.Conflict, "Not now: {0}", "{1}", "What would allow it: {2}");
 
     /// <summary>A repair was made and not proved.</summary>
     public static readonly ProblemCode NotProved = new(

@@ -13,13 +13,11 @@ public static class NextStep
     /// <param name="overridden">Gates gone past with a reason, which for which step.</param>
     /// <param name="thread">The thread.</param>
     /// <remarks>
-    /// Tests and repairs compete by <see cref="LookAhead"/>, which sees less of what a cheap check makes possible than of a dear one. So
-    /// easy checks that can tell something come before any tool while each money they cost brings more than with the best step, and at
-    /// least
-    /// so much as the house asks for, the one that brings most first; a repair is proved before anything
-    /// else is
-    /// tried, once more when the odds are still against it; and where only the customer's word is wanting, the advice is to hand back or to
-    /// ask.
+    /// Tests and repairs compete by <see cref="LookAhead"/>, which sees less of what a cheap check makes possible than of a
+    /// dear one. So easy checks that can tell something come before any tool, the one that brings most first, while each money
+    /// they cost brings more than with the best step and at least as much as the house asks for. A repair is proved before
+    /// anything else is tried, once more when the odds are still against it. Where only the customer's word is wanting, the
+    /// advice is to hand back or to ask.
     /// </remarks>
     public static Advice Of(
         Posterior odds,
