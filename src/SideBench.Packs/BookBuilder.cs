@@ -39,7 +39,12 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, HouseRates h
         HashSet<string> steps = [.. outcomes.Keys, .. repairParts.Select(r => r.Part.Id)];
         var complaintNames = complaints.Select(c => c.Part.Id).ToHashSet();
         foreach (var (path, c) in complaints)
+        {
             Known(outcomes.Keys, c.Proof, "finding", $"{path}/proof");
+            if (c.First is { } first)
+                Known(outcomes.Keys, first, "finding", $"{path}/first");
+        }
+
         return new FaultBook
         {
             Complaints =

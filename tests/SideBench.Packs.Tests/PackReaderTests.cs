@@ -40,6 +40,7 @@ public class PackReaderTests
     [InlineData("{ \"causes\": [ ", "pack-not-json", "shop/book/extra.json")]
     [InlineData("{ \"causes\": [ { \"id\": \"x\" } ] }", "pack-not-in-schema", "shop/book/extra.json#/causes/0")]
     [InlineData(UnknownCause, "pack-unknown-name", "shop/book/extra.json#/findings/0/rows/0/for/0")]
+    [InlineData(UnknownFirst, "pack-unknown-name", "shop/book/extra.json#/complaints/0/first")]
     [InlineData(ImpossibleOdds, "pack-impossible-odds", "shop/book/extra.json#/findings/0/otherwise")]
     [InlineData(DefinedTwice, "pack-defined-twice", "shop/book/extra.json#/causes/0/id")]
     public void BrokenShopPack_IsRefused_AndTheProblemIsPlaced(string json, string code, string path)
@@ -90,6 +91,10 @@ public class PackReaderTests
               "rows": [ { "for": ["no-such-cause"], "odds": { "a": "mostly" }, "why": "w" } ],
               "otherwiseWhy": "w", "otherwise": { "a": "even" }, "sound": { "a": "even" } } ] }
             """;
+
+    private const string UnknownFirst = """
+        { "complaints": [ { "id": "hums", "name": "Hums", "says": "It hums.", "proof": "full-pages", "first": "no-such-finding" } ] }
+        """;
 
     private const string ImpossibleOdds =
         Finding
