@@ -53,6 +53,7 @@ internal static class AccessFile
             Number = p.Number ?? "",
             Needs = p.Needs ?? [],
             Marks = p.Marks ?? ["open"],
+            Powered = p.Powered,
         };
 
     private static IReadOnlyList<string> Line(JsonNode line) =>
@@ -105,6 +106,7 @@ internal static class AccessFile
         public IReadOnlyList<string>? LeaveAlone { get; init; }
         public IReadOnlyList<string>? Serves { get; init; }
         public int Slot { get; init; }
+        public bool Powered { get; init; }
         public string? Spends { get; init; }
         public string? Number { get; init; }
         public IReadOnlyList<string>? Needs { get; init; }

@@ -22,11 +22,25 @@ internal sealed class ChangeFile(IReadOnlyDictionary<string, MachineModel> model
                 problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/changes/{change.Id}/models", "machine model", model));
             foreach (var axis in change.Fits.Keys.Where(axis => models.Values.All(m => !m.Axes.ContainsKey(axis))))
                 problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/changes/{change.Id}/fits", "axis", axis));
+            foreach (var added in change.Stations.Where(a => a.Before.Length > 0 && models.Values.Any(m => IsLost(a, change, m))))
+                problems.Add(
+                    new Problem(
+                        ProblemCode.PackUnknownName,
+                        $"{path}#/changes/{change.Id}/stations/{added.Station.Id}/before",
+                        "station",
+                        added.Before
+                    )
+                );
             changes[change.Id] = change;
         }
 
         return [.. changes.Values];
     }
+
+    // Whether a model that can have the change has no such station, or has it on another path.
+    private static bool IsLost(AddedStation added, LastingChange change, MachineModel model) =>
+        change.CanBeOn(model)
+        && !model.Stations.Concat(change.Stations.Select(a => a.Station)).Any(s => s.Id == added.Before && s.Path == added.Station.Path);
 
     private static LastingChange Read(ChangeShape c) =>
         new(c.Id, c.Name, c.Says, c.Undo ?? "", c.Watch ?? "")

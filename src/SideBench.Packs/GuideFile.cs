@@ -42,7 +42,7 @@ internal sealed class GuideFile(
             var made = guide.Lines.SelectMany(l => l.Step.Does).Select(d => d.Repair);
             foreach (var repair in guide.Repairs.Concat(made).Where(r => book.Step(r) is not Repair).Distinct())
                 problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/repairs", "repair", repair));
-            foreach (var model in models.Values.Where(m => Applies(guide, m)))
+            foreach (var model in models.Values.SelectMany(m => AsItStands.Each(m, changes)).Where(m => Applies(guide, m)))
                 Try(guide, model, place);
         }
 

@@ -24,8 +24,7 @@ public class PackReaderTests
     {
         var book = PackReader.Read(House.Value).Value.Book;
         var ended = book.Repairs.SelectMany(r => r.Fixes).Select(f => f.Cause).ToHashSet();
-        // What sits behind the mains inlet belongs to licensed people.
-        Assert.Equal(["supply-failing"], book.Causes.Select(c => c.Id).Except(ended));
+        Assert.Empty(book.Causes.Select(c => c.Id).Except(ended));
     }
 
     [Fact]
@@ -39,6 +38,7 @@ public class PackReaderTests
     [Theory]
     [InlineData("{ \"causes\": [ ", "pack-not-json", "shop/book/extra.json")]
     [InlineData("{ \"causes\": [ { \"id\": \"x\" } ] }", "pack-not-in-schema", "shop/book/extra.json#/causes/0")]
+    [InlineData(Free, "pack-not-in-schema", "shop/book/extra.json#/findings/0/minutes")]
     [InlineData(UnknownCause, "pack-unknown-name", "shop/book/extra.json#/findings/0/rows/0/for/0")]
     [InlineData(UnknownFirst, "pack-unknown-name", "shop/book/extra.json#/complaints/0/first")]
     [InlineData(ImpossibleOdds, "pack-impossible-odds", "shop/book/extra.json#/findings/0/otherwise")]
@@ -47,6 +47,20 @@ public class PackReaderTests
     {
         var outcome = PackReader.Read([.. House.Value, new PackFile("shop/book/extra.json", PackFileKind.FaultBook, json)]);
         Assert.Contains(outcome.Problems, p => p.Code.Id == code && p.Path == path);
+    }
+
+    [Theory]
+    [InlineData("moon", true)]
+    [InlineData("drain", true)] // on another path
+    [InlineData("store", false)]
+    public void StationThatAChangeAdds_StandsBeforeOneOfItsPath(string before, bool refused)
+    {
+        var json = $$"""
+            { "changes": [ { "id": "filter", "name": "Filter", "says": "A filter.", "undo": "Out.",
+              "stations": [ { "id": "filter", "name": "Filter", "path": "ink", "before": "{{before}}" } ], "models": ["marram-duo"] } ] }
+            """;
+        var read = PackReader.Read([.. House.Value, new PackFile("x.json", PackFileKind.Changes, json)]);
+        Assert.Equal(refused, read.Problems.Any(p => p.Path == "x.json#/changes/filter/stations/filter/before"));
     }
 
     [Fact]
@@ -83,6 +97,13 @@ public class PackReaderTests
     private const string Finding = """
         { "findings": [ { "id": "x", "name": "X", "station": "vent", "kind": "look", "minutes": 1,
           "outcomes": [ { "id": "a", "label": "A", "says": "a" }, { "id": "b", "label": "B", "says": "b" } ],
+        """;
+
+    // What costs nothing would be worth everything.
+    private const string Free = """
+        { "findings": [ { "id": "x", "name": "X", "station": "vent", "kind": "look", "minutes": 0, "rows": [], "otherwiseWhy": "w",
+          "outcomes": [ { "id": "a", "label": "A", "says": "a" }, { "id": "b", "label": "B", "says": "b" } ],
+          "otherwise": { "a": "even" }, "sound": { "a": "even" } } ] }
         """;
 
     private const string UnknownCause =

@@ -91,6 +91,12 @@ public static class AsItStands
         };
     }
 
+    /// <summary>A model as it leaves its maker, and with each single lasting change that it can have.</summary>
+    /// <param name="model">The model as it leaves its maker.</param>
+    /// <param name="all">All changes of the packs.</param>
+    public static IReadOnlyList<MachineModel> Each(MachineModel model, IReadOnlyList<LastingChange> all) =>
+        [model, .. all.Where(c => c.CanBeOn(model)).Select(c => Of(model, [c]))];
+
     private static int PlaceOf(AddedStation added, List<Station> stations)
     {
         var before = stations.FindIndex(s => s.Id == added.Before);

@@ -146,6 +146,9 @@ public sealed record MachinePart(
     /// <summary>Consumables to lay out for it.</summary>
     public IReadOnlyList<string> Needs { get; init; } = [];
 
+    /// <summary>Whether it comes out, and goes in, by a routine of the panel with power on: before the lead is pulled.</summary>
+    public bool Powered { get; init; }
+
     /// <summary>Marks that gates and checks look at while it is off, such as <c>no-power</c>, <c>no-pads</c>.</summary>
     public IReadOnlyList<string> Marks { get; init; } = [];
 

@@ -40,6 +40,8 @@ public static class GraphRules
             problems.Add(new Problem(ProblemCode.OutOfRange, $"{path}/outMin", part.OutMin, "above 0", "any"));
         foreach (var name in part.After.SelectMany(line => line).Where(name => graph.Part(name) is null))
             problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/after", "part", name));
+        foreach (var name in part.After.SelectMany(line => line).Where(name => part.Powered && graph.Part(name)?.Powered == false))
+            problems.Add(new Problem(StripDownProblem.NotByPanel, $"{path}/after", part.Name, name));
         foreach (var _ in part.After.Where(line => line.Count == 0))
             problems.Add(new Problem(ProblemCode.Missing, $"{path}/after"));
         if (part.Fasteners.Count + part.Catches.Count + part.Cables.Count + part.Tubes.Count(t => t.Pulled) == 0 && part.Out.Length == 0)

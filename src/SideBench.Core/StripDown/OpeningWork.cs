@@ -307,6 +307,8 @@ public static class OpeningWork
         var first = shut.Concat(held).ToList();
         if (first.Count > 0)
             yield return new Problem(StripDownProblem.OffFirst, "/removal", removal.Title, string.Join(", ", first));
+        else if (part.Powered && done.Contains(WayIn.MainsLead))
+            yield return new Problem(StripDownProblem.PowerFirst, "/removal", part.Name);
     }
 
     private static string WhoTook(JobState state, string removal) =>

@@ -41,6 +41,24 @@ public static class StripDownProblem
         "Mend the guide's steps."
     );
 
+    /// <summary>A part that the panel frees needs one off that it does not.</summary>
+    public static readonly ProblemCode NotByPanel = new(
+        "not-by-panel",
+        ProblemSort.Wrong,
+        "The panel cannot free it",
+        "“{0}” comes out with power on, but “{1}”, which is off before it, does not.",
+        "Mark both as powered, or neither."
+    );
+
+    /// <summary>A part that comes out by the panel needs power, and the lead is out.</summary>
+    public static readonly ProblemCode PowerFirst = new(
+        "power-first",
+        ProblemSort.Conflict,
+        "It comes out by the panel",
+        "“{0}” is freed by the panel with power on, and the mains lead is out.",
+        "Put the lead in, with hands out and nothing inside, and ask the panel."
+    );
+
     /// <summary>The model has no access graph.</summary>
     public static readonly ProblemCode NoGraph = new(
         "no-graph",

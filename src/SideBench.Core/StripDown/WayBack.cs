@@ -30,7 +30,7 @@ public sealed record BackWay(IReadOnlyList<BackStep> Steps, Minutes Hands, IRead
 
 /// <summary>
 /// Makes the way back from the tray, not from the plan: what was put inside comes out before anything closes over it; a part goes back
-/// before the parts that were off for it, and before what holds it; the mains lead is last of all.
+/// before the parts that were off for it, and before what holds it; the mains lead is last of all, but for what goes in by the panel.
 /// </summary>
 public static class WayBack
 {
@@ -86,11 +86,14 @@ public static class WayBack
     // Whether tray item j must be undone before item i.
     private static bool IsBefore(AccessGraph? graph, IReadOnlyList<TrayItem> tray, List<Removal?> removals, int j, int i)
     {
+        var (first, second) = (removals[j], removals[i]);
+        // What the panel takes in needs power; all else is back before it.
+        if (IsPowered(graph, first) != IsPowered(graph, second))
+            return IsPowered(graph, second);
         if (IsLead(tray[i]) != IsLead(tray[j]))
             return IsLead(tray[i]);
         if (IsLead(tray[i]))
             return false;
-        var (first, second) = (removals[j], removals[i]);
         // What was put in later than a part came off lies beneath it.
         if (first is null && second is not null)
             return j > i && IsBeneath(tray[j]);
@@ -101,6 +104,9 @@ public static class WayBack
         // Items of a part that needed another off go back before that other part and what holds it.
         return IsNeededBy(graph!, second.Part, first.Part);
     }
+
+    private static bool IsPowered(AccessGraph? graph, Removal? removal) =>
+        removal is not null && graph!.Part(removal.Part)?.Powered == true;
 
     private static bool IsNeededBy(AccessGraph graph, string before, string part) =>
         graph.Part(part)?.After.Any(line => line.Contains(before)) == true;

@@ -75,7 +75,8 @@ public static class WayIn
     }
 
     /// <summary>
-    /// What comes before what among removals: the mains lead before all, parts as the graph has it, and what holds a part before the part.
+    /// What comes before what among removals: what the panel frees before the mains lead, the lead before all else, parts as the graph has
+    /// it, and what holds a part before the part.
     /// </summary>
     public static IReadOnlyList<HandPiece> Pieces(AccessGraph graph, IReadOnlyList<Removal> steps)
     {
@@ -86,7 +87,11 @@ public static class WayIn
             {
                 var before = graph.Part(step.Part) is { } part ? part.After.SelectMany(line => line) : [];
                 var held = step.IsPart ? steps.Where(s => s.Part == step.Part && !s.IsPart).Select(s => s.Id) : [];
-                string[] lead = step.Part == MainsLead ? [] : [MainsLead];
+                var powered = graph.Part(step.Part)?.Powered == true;
+                var lead =
+                    step.Part == MainsLead ? steps.Where(s => graph.Part(s.Part)?.Powered == true).Select(s => s.Id)
+                    : powered ? []
+                    : new[] { MainsLead };
                 return new HandPiece(
                     step.Tool,
                     step.View,
@@ -96,7 +101,7 @@ public static class WayIn
         ];
     }
 
-    /// <summary>What the mains lead is called in every graph: it is out before a hand goes in.</summary>
+    /// <summary>What the mains lead is called in every graph: it is out before a hand goes in, but for what the panel frees.</summary>
     public const string MainsLead = "mains-lead";
 
     /// <summary>The same things in the other direction.</summary>

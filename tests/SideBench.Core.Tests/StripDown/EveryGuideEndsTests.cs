@@ -13,20 +13,27 @@ namespace SideBench.Core.Tests.StripDown;
 [Trait("Pace", "slow")]
 public class EveryGuideEndsTests
 {
-    public static TheoryData<string, string> All()
+    public static TheoryData<string, string, string> All()
     {
-        var all = new TheoryData<string, string>();
-        foreach (var model in TestShop.Shop.Models.Values)
-        foreach (var guide in TestShop.Shop.GuidesFor(model))
-            all.Add(guide.Id, model.Id);
+        var all = new TheoryData<string, string, string>();
+        var shop = TestShop.Shop;
+        foreach (var model in shop.Models.Values)
+        {
+            foreach (var guide in shop.GuidesFor(model))
+                all.Add(guide.Id, model.Id, "");
+            foreach (var change in shop.Changes.Where(c => c.CanBeOn(model)))
+            foreach (var guide in shop.GuidesFor(AsItStands.Of(model, [change])).Except(shop.GuidesFor(model)))
+                all.Add(guide.Id, model.Id, change.Id);
+        }
+
         return all;
     }
 
     [Theory]
     [MemberData(nameof(All))]
-    public void Guide_IsFollowedToItsEnd_WithEverythingBack(string guide, string model)
+    public void Guide_IsFollowedToItsEnd_WithEverythingBack(string guide, string model, string change)
     {
-        var job = new Followed(model, TestShop.Shop.Guides.Single(g => g.Id == guide));
+        var job = new Followed(model, TestShop.Shop.Guides.Single(g => g.Id == guide), TestShop.Shop.Changes.Where(c => c.Id == change));
         while (job.Run.Next is { } step)
             job.Do(step);
         job.Add(GuideWork.End(job.State, "run", ""));
@@ -49,9 +56,9 @@ public class EveryGuideEndsTests
         private readonly AccessGraph? graph;
         private int names;
 
-        public Followed(string model, Guide guide)
+        public Followed(string model, Guide guide, IEnumerable<LastingChange> changes)
         {
-            var machine = TestShop.Shop.Models[model];
+            var machine = AsItStands.Of(TestShop.Shop.Models[model], [.. changes]);
             var complaint = TestShop.Shop.Book.Complaints.First(c =>
                 c.When.Holds(new Facts { Model = machine, Context = new Dictionary<string, string>() })
             );

@@ -1,3 +1,4 @@
+using SideBench.Core.Bench;
 using SideBench.Core.Machines;
 using SideBench.Core.Record;
 using SideBench.Core.Simulation;
@@ -26,6 +27,26 @@ public class WayBackTests
         Assert.Equal(["damper", "guard", "lid", "mains-lead"], Order(tray));
         // The same from any order on the tray.
         Assert.Equal(["damper", "guard", "lid", "mains-lead"], Order([.. tray.Reverse()]));
+    }
+
+    [Fact]
+    public void WhatThePanelFrees_ComesOutBeforeTheLead_AndGoesInAfterIt()
+    {
+        var graph = TestShop.Shop.Graphs["marram-grande"];
+        var way = WayIn.To(graph, ["right-cover"], TestShop.Handling);
+        var steps = way.Steps.Select(s => s.Part).Distinct().ToList();
+        Assert.True(steps.IndexOf("waste-cartridge") < steps.IndexOf("mains-lead"));
+        var entries = TestShop.Opened(TestShop.Intake("marram-grande", "waste-full"));
+        foreach (var step in way.Steps)
+            TestShop.Add(entries, OpeningWork.TakeOff(TestShop.Case(entries), graph, step.Id, null, $"i{entries.Count}"));
+        var tray = HouseCrafts.Fold(entries).Tray;
+        var back = WayBack.Of(graph, tray, TestShop.Handling).Steps.Select(s => s.Item.Label.ToLowerInvariant()).ToList();
+        Assert.Equal(["mains lead", "waste cartridge"], back[^2..]);
+        var cartridge = tray.Single(i => i.Part == "waste-cartridge");
+        Assert.Contains(WayBack.Before(graph, tray, cartridge), i => i.Label == WayBack.MainsLead);
+        // With the lead out the panel frees nothing.
+        var early = OpeningWork.TakeOff(TestShop.Case(entries), graph, "top-cover", null, "x");
+        Assert.Equal("power-first", early.Problems.Single().Code.Id);
     }
 
     [Fact]
