@@ -98,6 +98,11 @@ public sealed record HouseRates
     /// <summary>Cost of handing back unmended, money: what a wrong track ends in.</summary>
     public required double HandBack { get; init; }
 
+    /// <summary>
+    /// Share of what is left to spend that the customer's word must save for it to be asked before steps that are free, 0 to 1.
+    /// </summary>
+    public required double WordSaves { get; init; }
+
     /// <summary>Share of cases the book does not know, 0 to 1.</summary>
     public required double NotInBook { get; init; }
 

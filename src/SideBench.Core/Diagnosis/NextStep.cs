@@ -103,7 +103,8 @@ public static class NextStep
         return new Advice(AdviceKind.Find, chosen, Explanation.AskAgain(doubt), [], [], held, cost);
     }
 
-    // The customer's word is wanted when the way on with it saves more than asking costs. The step named is the best it frees.
+    // The customer's word is wanted when the way on with it saves enough: a cheap step that is free comes first. The step named is the
+    // best it frees.
     private static WordWanted? WordThatPays(
         Posterior odds,
         Facts facts,
@@ -113,6 +114,8 @@ public static class NextStep
         double without
     )
     {
+        var house = odds.Book.Book.House;
+        var most = without * (1 - house.WordSaves);
         foreach (
             var wanted in held.Select(h => (Held: h, Word: Gates.WordFor(h.Gate))).Where(w => w.Word is not null).DistinctBy(w => w.Word)
         )
@@ -121,10 +124,10 @@ public static class NextStep
             var now = Availability.Of(odds.Book, then, overridden, s => TimesPast(timeline, s), []);
             var board = new PlanBoard(odds, then);
             var plan = new LookAhead(board);
-            if (plan.Mending(now) + odds.Book.Book.House.PartsWait >= without)
+            if (plan.Mending(now) + house.PartsWait >= most)
                 continue;
             var better = Candidates(plan, board, now, odds).Where(IsUseful).OrderBy(c => c.Expected).ToList();
-            if (better.Count == 0 || better[0].Expected + odds.Book.Book.House.PartsWait >= without)
+            if (better.Count == 0 || better[0].Expected + house.PartsWait >= most)
                 continue;
             var freed = better
                 .Select(c => held.FirstOrDefault(h => h.Step.Id == c.Step.Id && Gates.WordFor(h.Gate) == wanted.Word))

@@ -55,6 +55,7 @@ public class ArithmeticTests
         {
             ContradictsAbove = 0.4,
             HandBack = 20,
+            WordSaves = 0,
             NotInBook = 0.05,
         };
         var looks = Enumerable

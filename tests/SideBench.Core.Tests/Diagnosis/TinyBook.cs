@@ -13,6 +13,7 @@ internal static class TinyBook
         CounterPerPct = 0,
         Risk = new Dictionary<string, double> { ["none"] = 0 },
         HandBack = 100,
+        WordSaves = 0,
         NotInBook = 0.1,
         EasyBits = 0.03,
         ClearedBelow = 0.02,
