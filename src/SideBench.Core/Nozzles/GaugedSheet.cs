@@ -8,6 +8,13 @@ public sealed class GaugedSheet
     // What a faint ink prints like beside the layout's colour when nothing of it is there to tell.
     private const double FaintShare = 0.7;
     private const double LeastShareOfExpected = 0.3;
+
+    // A faint ink whose dashes are there, but take so little, or so unevenly, that a good one and a weak one cannot be told apart.
+    private const double ThereFrom = 0.6;
+    private const double LeastThere = 0.5;
+    private const double FaintBelow = 0.2;
+    private const double LeastAlike = 0.6;
+    private const double MostFaintSpread = 0.08;
     private const double LeastSpread = 0.012;
 
     // A soft dash does not reach its full depth anywhere.
@@ -31,6 +38,7 @@ public sealed class GaugedSheet
     {
         (this.fits, Inks, References, SoftMm, this.samples, Places) = (fits, inks, [.. references], softMm, samples, places);
         Measures = new DashMeasure[places.Count];
+        TooFaint = new bool[inks.Length];
         Map = null!;
     }
 
@@ -45,6 +53,9 @@ public sealed class GaugedSheet
 
     /// <summary>Every unit's proper dash.</summary>
     public UnitReference[] References { get; }
+
+    /// <summary>Units whose ink is too faint on this picture to tell what their nozzles do.</summary>
+    public bool[] TooFaint { get; }
 
     /// <summary>Spread of the blur, mm.</summary>
     public double SoftMm { get; }
@@ -140,11 +151,31 @@ public sealed class GaugedSheet
                     continue;
                 var expected = share * nominal[u];
                 if (References[u].Dashes >= 8 && References[u].Amplitude > LeastShareOfExpected * expected)
+                {
+                    TooFaint[u] = faint && IsUneven(u);
+                    continue;
+                }
+
+                TooFaint[u] = faint && Dashes(u).Count(IsThere(u)) >= LeastThere * units[u].Nozzles;
+                if (TooFaint[u])
                     continue;
                 if (References[u].Amplitude < 0.6 * expected)
                     References[u] = References[u] with { Amplitude = expected };
             }
         }
+    }
+
+    private IEnumerable<DashGauge.Fit> Dashes(int unit) => Places.Index().Where(p => p.Item.UnitAt == unit).Select(p => fits[p.Index]);
+
+    private Func<DashGauge.Fit, bool> IsThere(int unit) =>
+        fit => fit.Amplitude > ThereFrom * References[unit].Amplitude && fit.Amplitude < References[unit].Amplitude / ThereFrom;
+
+    private bool IsUneven(int unit)
+    {
+        var (own, dashes) = (References[unit], Dashes(unit).ToList());
+        var spread = dashes.Select(d => d.Spread).Order().ElementAt(dashes.Count / 2);
+        return own.Amplitude < FaintBelow
+            && (own.Dashes < LeastAlike * dashes.Count(IsThere(unit)) || spread > MostFaintSpread * own.Amplitude);
     }
 
     private static double Nominal(SheetUnit unit)

@@ -11,12 +11,16 @@ public static class InkMixing
     private const double LeastApart = 0.35;
     private const double LeastOwn = 0.04;
 
+    // However much one ink leans towards another, it counts for no more than so many times what the other returns.
+    private const double MostForReturned = 3;
+
     /// <summary>
-    /// For every unit: the greatest share of another's ink in it that the other returns, 0 to 1; and which unit that is, −1 for none.
+    /// For every unit: the greatest share of ink exchanged with another, the lesser of the two counting twice, 0 to 1; and which unit that
+    /// is, −1 for none. A strong ink leans little towards a faint one that it colours much.
     /// </summary>
     public static (double Share, int With)[] Of(IReadOnlyList<SheetUnit> units, IReadOnlyList<UnitInk> inks)
     {
-        var mixed = Enumerable.Repeat((Share: 0.0, With: -1), units.Count).ToArray();
+        var mixed = Enumerable.Repeat((Returned: 0.0, Share: 0.0, With: -1), units.Count).ToArray();
         var nominal = units.Select(unit => new[] { unit.Color.Taken.R, unit.Color.Taken.G, unit.Color.Taken.B }).ToArray();
         for (var a = 0; a < units.Count; a++)
         {
@@ -30,19 +34,24 @@ public static class InkMixing
                     || UnitInk.Angle(nominal[a], nominal[b]) < LeastApart
                 )
                     continue;
-                var share = Math.Min(
-                    ShareOf(inks[a].Direction, nominal[a], nominal[b]),
-                    ShareOf(inks[b].Direction, nominal[b], nominal[a])
-                );
-                if (share > mixed[a].Share)
-                    mixed[a] = (share, b);
-                if (share > mixed[b].Share)
-                    mixed[b] = (share, a);
+                var one = ShareOf(inks[a].Direction, nominal[a], nominal[b]);
+                var other = ShareOf(inks[b].Direction, nominal[b], nominal[a]);
+                var returned = Math.Min(one, other);
+                if (returned > mixed[a].Returned)
+                    mixed[a] = (returned, Both(one, other), b);
+                if (returned > mixed[b].Returned)
+                    mixed[b] = (returned, Both(one, other), a);
             }
         }
 
         // Whoever leans towards a third that leans elsewhere is no pair.
-        return [.. mixed.Select((m, a) => m.With >= 0 && mixed[m.With].With == a ? m : (0, -1))];
+        return [.. mixed.Select((m, a) => m.With >= 0 && mixed[m.With].With == a ? (m.Share, m.With) : (0, -1))];
+    }
+
+    private static double Both(double one, double other)
+    {
+        var (least, most) = (Math.Min(one, other), Math.Max(one, other));
+        return ((2 * least) + Math.Min(most, MostForReturned * least)) / 3;
     }
 
     // How much of the other ink makes this colour best, as a share of both, a full dash of each being one.

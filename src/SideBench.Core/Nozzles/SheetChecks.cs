@@ -10,6 +10,11 @@ internal static class SheetChecks
     private const double MostSoftMm = 0.235;
     private const double MostUnsure = 0.15;
     private const double LeastRightInk = 0.5;
+    private const double AlikeInk = 0.9;
+
+    // Of two inks in one channel the own one is the greater part.
+    private const double MixedOwn = 0.75;
+    private const double MixedOther = 0.5;
     private const double LeftOverShare = 0.12;
     private const int LeftOverAllowed = 12;
     private const int LeastDashes = 20;
@@ -33,7 +38,7 @@ internal static class SheetChecks
         if (
             find.Map is not null
             && find.Explained >= LeastDashes
-            && find.RightInk >= LeastRightInk * find.Explained
+            && Math.Max(find.RightInk, OwnOrMixed(find, layout, strokes)) >= LeastRightInk * find.Explained
             && find.LeftOver.Count < LeftOverAllowed + (LeftOverShare * find.Explained)
         )
             return IsThereAnother(find, layout, strokes) ? SheetReading.Refused(RefusalReason.TwoSheets) : null;
@@ -52,6 +57,29 @@ internal static class SheetChecks
             : ground.Dashes < LeastDashes ? RefusalReason.BlankPage
             : RefusalReason.NoSheet
         );
+    }
+
+    // Dashes whose colour is that of their nozzle's ink, or of that ink with one of the machine's others in it: wrong inks do not make it
+    // another machine's sheet.
+    private static int OwnOrMixed(SheetFind find, SheetLayout layout, IReadOnlyList<Stroke> strokes)
+    {
+        var seen = strokes.GroupBy(s => (s.X, s.Y)).ToDictionary(g => g.Key, g => g.First());
+        var units = DashPlace.Of(layout).GroupBy(p => (p.MiddleX, p.Y)).ToDictionary(g => g.Key, g => g.First().Unit);
+        var inks = layout.Units.ToDictionary(
+            u => u.Id,
+            u => layout.Units.Select(o => Mixed(u.Color.Taken, o.Color.Taken)).Prepend(u.Color.Taken).ToList()
+        );
+        return find.Pairs.Count(pair =>
+            seen.TryGetValue((pair.Px, pair.Py), out var stroke)
+            && units.TryGetValue((pair.X, pair.Y), out var unit)
+            && inks[unit.Id].Any(ink => stroke.Likeness(ink) > AlikeInk)
+        );
+    }
+
+    private static (double R, double G, double B) Mixed((double R, double G, double B) own, (double R, double G, double B) other)
+    {
+        return (Over(own.R, other.R), Over(own.G, other.G), Over(own.B, other.B));
+        static double Over(double a, double b) => 1 - ((1 - (MixedOwn * a)) * (1 - (MixedOther * b)));
     }
 
     // The same pattern once more among the dashes that the first does not explain.
@@ -100,7 +128,7 @@ internal static class SheetChecks
     {
         if (sheet.SoftMm > MostSoftMm)
             return SheetReading.Refused(RefusalReason.Blurred, null, handling);
-        var unsure = units.Sum(unit => unit.Unsure.Count());
+        var unsure = units.Where(unit => !unit.IsTooFaint).Sum(unit => unit.Unsure.Count());
         if (unsure > MostUnsure * layout.Nozzles)
             return SheetReading.Refused(RefusalReason.Blurred, null, handling);
         var hidden = CoverCheck.Hidden(sheet, units, layout);

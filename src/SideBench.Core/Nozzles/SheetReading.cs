@@ -48,6 +48,9 @@ public sealed record UnitReading(
     /// <summary>Numbers of nozzles in a state.</summary>
     public IEnumerable<int> In(NozzleState state) => Enumerable.Range(0, Nozzles.Count).Where(n => Nozzles[n].State.HasFlag(state));
 
+    /// <summary>Whether its ink is too faint on this picture to tell anything.</summary>
+    public bool IsTooFaint => Nozzles.All(n => n.IsUnsure);
+
     /// <summary>Numbers of nozzles to be asked about.</summary>
     public IEnumerable<int> Unsure => Enumerable.Range(0, Nozzles.Count).Where(n => Nozzles[n].IsUnsure);
 }

@@ -8,6 +8,8 @@ public static class SheetWords
     /// <param name="change">Against the earlier sheet; null when there is none.</param>
     public static string Of(UnitLine unit, SheetComparison? change)
     {
+        if (unit.IsTooFaint)
+            return "too faint to tell";
         var word = unit.Pattern switch
         {
             PatternClass.None => "complete",
@@ -39,14 +41,19 @@ public static class SheetWords
     /// How grave a unit is: <c>go</c> nothing to do or clearing by itself, <c>wait</c> to be watched, <c>stop</c> cleans will not mend it.
     /// </summary>
     public static string Tone(UnitLine unit, SheetComparison? change) =>
-        unit.Pattern switch
-        {
-            PatternClass.None => "go",
-            PatternClass.Scattered when change?.Move is GapMove.Clearing => "go",
-            PatternClass.Starvation or PatternClass.Blank or PatternClass.NearBlank or PatternClass.EveryKth or PatternClass.Contaminated =>
-                "stop",
-            _ => change?.Move == GapMove.Worse ? "stop" : "wait",
-        };
+        unit.IsTooFaint
+            ? "wait"
+            : unit.Pattern switch
+            {
+                PatternClass.None => "go",
+                PatternClass.Scattered when change?.Move is GapMove.Clearing => "go",
+                PatternClass.Starvation
+                or PatternClass.Blank
+                or PatternClass.NearBlank
+                or PatternClass.EveryKth
+                or PatternClass.Contaminated => "stop",
+                _ => change?.Move == GapMove.Worse ? "stop" : "wait",
+            };
 
     /// <summary>What a fault most likely comes from: patterns of one family are one fault, unlike families are two.</summary>
     public static string Family(PatternClass pattern) =>
@@ -64,11 +71,24 @@ public static class SheetWords
     public static string Family(PatternClass pattern, SheetComparison? change) =>
         Family(pattern) == "clogged" && change?.Move == GapMove.Moving ? "supply" : Family(pattern);
 
+    private const string TooFaint =
+        "too faint on this picture to tell. Scan in colour at 300 dpi or more, lift the faint inks in the scanner, or tap what you see.";
+
     /// <summary>The sheet in two sentences: what stands out, and what it means.</summary>
     /// <param name="units">Every unit.</param>
     /// <param name="changes">Against the earlier sheet, unit by unit; empty when there is none.</param>
     public static (string Title, IReadOnlyList<string> Says) Reading(IReadOnlyList<UnitLine> units, IReadOnlyList<SheetComparison> changes)
     {
+        var faint = units.Where(unit => unit.IsTooFaint).ToList();
+        if (faint.Count > 0)
+        {
+            var (rest, saysRest) = Reading([.. units.Except(faint)], changes);
+            var told = $"{Names([.. faint.Select(u => u.Id)])}: {TooFaint}";
+            return faint.Count == units.Count ? ("Too faint to tell.", [told])
+                : units.Except(faint).All(u => u.Pattern == PatternClass.None) ? ("Complete, as far as it can be told.", [told])
+                : (rest, [.. saysRest, told]);
+        }
+
         var faulty = units.Where(unit => unit.Pattern != PatternClass.None).ToList();
         if (faulty.Count == 0)
         {

@@ -31,6 +31,9 @@ public sealed record UnitLine(
     /// <summary>How many are missing.</summary>
     public int MissingCount => Nozzles.Count(n => n == 'x');
 
+    /// <summary>Whether its ink was too faint on the picture to tell anything: it is unsure as a whole.</summary>
+    public bool IsTooFaint => Unsure.Count == Nozzles.Length && Nozzles.Length > 0;
+
     /// <summary>From a reading.</summary>
     public static UnitLine Of(UnitReading unit) =>
         new(

@@ -8,6 +8,7 @@ public static class UnitReader
     // So much ink is a pen's or a hair's: a person should look.
     private const double TooMuchInk = 1.8;
     private const double PresentFrom = 0.45;
+    private const double MostOfFaint = 0.5;
     private const double MostGoodSpread = 0.22;
     private const double MostOffsetSpreadMm = 0.1;
 
@@ -26,7 +27,8 @@ public static class UnitReader
             {
                 var unit = layout.Units[u];
                 var measures = new ArraySegment<DashMeasure>(sheet.Measures, firsts[u], unit.Nozzles);
-                units[u] = Read(unit, measures, mixed[u], model, mixed[u].With < 0 ? null : layout.Units[mixed[u].With].Id);
+                var read = Read(unit, measures, mixed[u], model, mixed[u].With < 0 ? null : layout.Units[mixed[u].With].Id);
+                units[u] = sheet.TooFaint[u] ? TooFaint(read) : read;
             }
         );
         return [.. units];
@@ -47,6 +49,23 @@ public static class UnitReader
         var signs = measures.Select((measure, n) => Sign(measure, likely[n], odds.Expected[n])).ToArray();
         return new UnitReading(unit.Id, signs, odds.Likeliest, odds.Odds, odds.Likeliest == PatternClass.Contaminated ? with : null);
     }
+
+    // A faint ink's dash may be seen or not; whether it is weak cannot be told.
+    private static UnitReading TooFaint(UnitReading read) =>
+        read with
+        {
+            Pattern = read.Pattern is PatternClass.WeakGroup or PatternClass.Starvation ? PatternClass.None : read.Pattern,
+            Nozzles =
+            [
+                .. read.Nozzles.Select(sign =>
+                    sign with
+                    {
+                        State = sign.State & ~NozzleState.Weak,
+                        Confidence = Math.Min(sign.Confidence, MostOfFaint),
+                    }
+                ),
+            ],
+        };
 
     /// <summary>What one nozzle does, by its dash and by what its pattern makes likely.</summary>
     /// <param name="measure">Its dash.</param>

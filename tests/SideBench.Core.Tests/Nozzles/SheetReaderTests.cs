@@ -32,6 +32,67 @@ public class SheetReaderTests
     }
 
     [Fact]
+    public void InkTooFaintToTell_IsUnsureAsAWhole_AndSaysWhatToDo()
+    {
+        var layout = TinySheet.Layout with
+        {
+            Marks = [],
+            Units =
+            [
+                TinySheet.Unit("LC", "#B4DFF0", true, 8),
+                TinySheet.Unit("C", "#0E9BD0", false, 40),
+                TinySheet.Unit("Y", "#FDF28A", true, 72),
+            ],
+        };
+        var pale = layout with { Units = [.. layout.Units.Take(2), layout.Units[2] with { Color = new Rgb(255, 252, 226) }] };
+        var truth = NozzleTruth.Good(layout).With(1, HeadFaults.Of(PatternClass.Run, 60, new Random(5)));
+        var seen = SheetScenes.Seen(pale, truth, photo: false, SceneLevel.Medium, 21);
+        var reading = SheetReader.Read(seen, layout, TestShop.Sheets.Pattern);
+        Assert.Null(reading.Refusal);
+        Assert.Equal([false, false, true], reading.Units.Select(u => u.IsTooFaint));
+        Assert.Equal(PatternClass.Run, reading.Units[1].Pattern);
+        Assert.Empty(reading.Units[2].In(NozzleState.Weak).Concat(reading.Units[2].In(NozzleState.Missing)));
+        var lines = reading.Units.Select(UnitLine.Of).ToList();
+        var (title, says) = SheetWords.Reading(lines, []);
+        Assert.StartsWith("C:", title);
+        Assert.Contains("Y: too faint on this picture to tell. Scan in colour at 300 dpi or more", says[^1]);
+        Assert.Equal("Complete, as far as it can be told.", SheetWords.Reading([lines[0], lines[2]], []).Title);
+        Assert.Equal(("too faint to tell", "wait"), (SheetWords.Of(lines[2], null), SheetWords.Tone(lines[2], null)));
+    }
+
+    [Theory]
+    [InlineData(2)]
+    [InlineData(62)]
+    public void StrongInkMixedWithAFaintOne_IsSeenInBoth_AndTheLayoutStillFits(int seed)
+    {
+        var layout = TinySheet.Layout with
+        {
+            Units =
+            [
+                TinySheet.Unit("K", "#1D1D20", false, 8),
+                TinySheet.Unit("C", "#0E9BD0", false, 34),
+                TinySheet.Unit("M", "#D02A7E", false, 58),
+                TinySheet.Unit("Y", "#FDF28A", true, 80),
+            ],
+        };
+        var chance = new Random(seed);
+        var truth = NozzleTruth
+            .Good(layout)
+            .With(0, HeadFaults.Of(PatternClass.NearBlank, 60, chance))
+            .With(1, HeadFaults.Of(PatternClass.EveryKth, 60, chance))
+            .With(2, UnitTruth.Good(60) with { Pattern = PatternClass.Contaminated, MixedWith = 3 })
+            .With(3, UnitTruth.Good(60) with { Pattern = PatternClass.Contaminated, MixedWith = 2 });
+        var reading = SheetReader.Read(
+            SheetScenes.Seen(layout, truth, photo: false, SceneLevel.Medium, seed),
+            layout,
+            TestShop.Sheets.Pattern
+        );
+        Assert.Null(reading.Refusal);
+        Assert.Equal(truth.Units.Select(u => u.Pattern), reading.Units.Select(u => u.Pattern));
+        Assert.Equal(("Y", "M"), (reading.Units[2].MixedWith, reading.Units[3].MixedWith));
+    }
+
+    [Fact]
     public void UpsideDownSheet_IsTurned_AndItsNozzlesAreRight()
     {
         var truth = NozzleTruth.Good(TinySheet.Layout).With(1, HeadFaults.Of(PatternClass.Run, 60, new Random(5)));

@@ -119,7 +119,7 @@ public static class SheetViews
             title,
             says,
             Handling(sheet.Read, page.House),
-            sheet.Units.Sum(u => u.Unsure.Count),
+            sheet.Units.Where(u => !u.IsTooFaint).Sum(u => u.Unsure.Count),
             sheet.PutRight,
             picture is null || sheet.Read.Map is null ? [] : Dashes(sheet.Read.Map, plan.Layout),
             sheet.Read.MadeUp
