@@ -163,6 +163,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, HouseRates h
         {
             Id = part.Id,
             Name = part.Name,
+            ShortName = part.Short,
             Station = part.Station,
             Minutes = part.Minutes,
             Parts = part.Parts,
@@ -218,6 +219,7 @@ internal sealed class BookBuilder(IEnumerable<MachineModel> models, HouseRates h
         {
             Id = part.Id,
             Name = part.Name,
+            ShortName = part.Short,
             Station = part.Station,
             Minutes = part.Minutes,
             Parts = part.Parts,

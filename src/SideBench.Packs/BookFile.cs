@@ -78,6 +78,7 @@ internal sealed record BookFile
     {
         public required string Id { get; init; }
         public required string Name { get; init; }
+        public string? Short { get; init; }
         public required string Station { get; init; }
         public required double Minutes { get; init; }
         public decimal Parts { get; init; }

@@ -1,3 +1,4 @@
+using SideBench.Core.Diagnosis;
 using Xunit;
 
 namespace SideBench.Packs.Tests;
@@ -17,6 +18,9 @@ public class PackReaderTests
         Assert.All(shop.Book.Complaints, c => Assert.Contains(shop.Book.Checklists, l => l.Complaint == c.Id));
         Assert.All(shop.Book.Schools, s => Assert.Single(s.Options, o => o.Default));
         Assert.All(shop.Book.Findings, f => Assert.All(f.Rows, r => Assert.Equal(1, r.Probabilities.Sum(), 9)));
+        // The strip over the bench has room for so many letters, of a step and of a wait.
+        var steps = shop.Book.Findings.Cast<BookStep>().Concat(shop.Book.Repairs).ToList();
+        Assert.All(steps, s => Assert.True(s.Short.Length <= 18 && ((s as Repair)?.Wait?.Label ?? "").Length <= 18, s.Id));
     }
 
     [Fact]

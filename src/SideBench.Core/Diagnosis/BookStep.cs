@@ -12,6 +12,12 @@ public abstract record BookStep
     /// <summary>What to do, as one line.</summary>
     public required string Name { get; init; }
 
+    /// <summary>What it is in at most 18 letters, as written; null when its name is short enough.</summary>
+    public string? ShortName { get; init; }
+
+    /// <summary>What it is in few letters, for the strip over the bench.</summary>
+    public string Short => ShortName ?? Name;
+
     /// <summary>The station it looks at or mends.</summary>
     public required string Station { get; init; }
 

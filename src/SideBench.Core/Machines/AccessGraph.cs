@@ -59,6 +59,19 @@ public sealed record AccessGraph(
     /// <summary>Place of a part in <see cref="Parts"/>, or -1.</summary>
     public int IndexOf(string id) => indices.GetValueOrDefault(id, -1);
 
+    /// <summary>
+    /// How deep a part lies: 0 for what is outside, 1 for what is under one cover, and so on. The mains lead covers nothing.
+    /// </summary>
+    /// <param name="part">A part of this graph.</param>
+    public int LayerOf(MachinePart part)
+    {
+        // Of several ways to it the shortest counts; of several parts on one way the deepest.
+        var covers = part.After.Where(line => !line.Contains(WayToPower)).Select(line => line.Min(name => LayerOf(Part(name)!)));
+        return covers.Select(layer => layer + 1).DefaultIfEmpty(0).Max();
+    }
+
+    private const string WayToPower = "mains-lead";
+
     /// <summary>Parts that are reached for a station, and for a slot when they belong to slots.</summary>
     /// <param name="station">The station.</param>
     /// <param name="slot">The slot, by panel number; 0 for any.</param>

@@ -38,6 +38,6 @@ public static class JobProjections
             return state.Closing.How == "verified" ? "ready, proved" : $"ready, {state.Closing.How}";
         if (state.WaitsFor.Length > 0)
             return state.WaitsWhat;
-        return clock ?? job.Advice.Chosen?.Step.Name ?? job.Advice.Kind.ToString().ToLowerInvariant();
+        return clock ?? job.Advice.Chosen?.Step.Short ?? job.Advice.Kind.ToString().ToLowerInvariant();
     }
 }

@@ -10,6 +10,19 @@ public class WayInTests
     private static readonly AccessGraph Quartet = TestShop.Shop.Graphs["marram-quartet-a4"];
 
     [Fact]
+    public void LayerOfAPart_IsHowManyCoversLieOverIt_ByTheShortestOfItsWays()
+    {
+        var graph = MadeGraphs.Of(
+            MadeGraphs.Part("mains-lead", 1),
+            MadeGraphs.Part("lid", 1, ["mains-lead"]),
+            MadeGraphs.Part("guard", 1, ["lid"]),
+            MadeGraphs.Part("plate", 1, ["mains-lead"]),
+            MadeGraphs.Part("pump", 1, ["guard", "plate"])
+        );
+        Assert.Equal([0, 0, 1, 0, 1], graph.Parts.Select(graph.LayerOf));
+    }
+
+    [Fact]
     public void CheapestSet_IsThatOfTryingEverySet()
     {
         var chance = new Random(5120);

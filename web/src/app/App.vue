@@ -6,6 +6,7 @@ import { useEvents } from '@/shared/state/useEvents'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
 import BenchStrip from './BenchStrip.vue'
+import BusyMark from './BusyMark.vue'
 import DrawerRail from './DrawerRail.vue'
 import LiveLine from './LiveLine.vue'
 
@@ -62,5 +63,6 @@ async function leave() {
     <KeysOverlay v-if="showingKeys" :open="showingKeys" @close="showingKeys = false" />
     <SwitchDialog v-if="switching" :open="switching" @close="switching = false" @leave="leave" />
     <SignInAgain v-if="session.ended" />
+    <BusyMark />
   </div>
 </template>

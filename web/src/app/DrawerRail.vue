@@ -20,7 +20,7 @@ const drawers = [
 
 <template>
   <div
-    class="fixed inset-x-0 bottom-0 z-20 flex gap-1.5 overflow-x-auto border-t border-line bg-rail p-1.5 md:sticky md:top-[76px] md:h-[calc(100vh-76px)] md:w-[92px] md:shrink-0 md:flex-col md:border-t-0 md:border-r md:p-2"
+    class="fixed inset-x-0 bottom-0 z-20 flex gap-1.5 overflow-x-auto border-t border-line bg-rail p-1.5 md:sticky md:top-[4.75rem] md:h-[calc(100vh-4.75rem)] md:w-[5.75rem] md:shrink-0 md:flex-col md:overflow-y-auto md:border-t-0 md:border-r md:p-2"
   >
     <nav aria-label="Drawers" class="flex flex-1 gap-1.5 md:flex-none md:flex-col">
       <RouterLink v-for="d in drawers" :key="d.to" v-slot="{ isActive, href, navigate }" :to="d.to" custom>

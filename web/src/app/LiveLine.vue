@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { useTimeoutFn } from '@vueuse/core'
+import { useOnline, useTimeoutFn } from '@vueuse/core'
 import { ref, watch } from 'vue'
 
 const props = defineProps<{
   /** State of the line to the server: CONNECTING, OPEN or CLOSED. */
   status: 'CONNECTING' | 'OPEN' | 'CLOSED'
 }>()
+const online = useOnline()
 const lost = ref(false)
-const { start, stop } = useTimeoutFn(() => (lost.value = true), 2500, { immediate: false })
+const { start, stop } = useTimeoutFn(() => (lost.value = true), 1500, { immediate: false })
 watch(
   () => props.status,
   (status) => {
@@ -21,7 +22,13 @@ watch(
 </script>
 
 <template>
-  <p v-if="lost" role="status" class="no-print mb-3 rounded border border-wait bg-wait-tint p-2 text-ink">
-    No line to the server: what you see may be out of date. It is tried again every second.
+  <p
+    v-if="lost || !online"
+    role="status"
+    data-testid="offline"
+    class="no-print mb-3 rounded border border-wait bg-wait-tint p-2 text-ink"
+  >
+    {{ online ? 'No line to the server' : 'This device has no network' }}: what you see may be out of date. Presses are
+    kept and sent in order when it is back; it is tried again every second.
   </p>
 </template>

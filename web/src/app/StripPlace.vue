@@ -33,7 +33,7 @@ const headline = computed(() => (standing.value === 'rings' ? `up: ${props.job?.
     :data-standing="standing"
     :data-place="place"
     :aria-current="here ? 'page' : undefined"
-    class="block h-[70px] rounded-t px-2.5 pt-1 leading-tight focus-visible:outline-mat-text"
+    class="block h-full min-h-[4.4rem] rounded-t px-2.5 pt-1 leading-tight focus-visible:outline-mat-text"
     :class="[
       here ? 'bg-paper text-ink' : 'border border-b-0 border-mat-line bg-mat-raised',
       !here && (standing === 'time' || standing === 'rings') ? 'text-mat-wait' : '',
@@ -54,7 +54,7 @@ const headline = computed(() => (standing.value === 'rings' ? `up: ${props.job?.
     v-else
     to="/take-in"
     :data-place="place"
-    class="block h-[70px] rounded-t border border-b-0 border-dashed border-mat-line px-2.5 pt-1.5 text-sm leading-tight focus-visible:outline-mat-text"
+    class="block h-full min-h-[4.4rem] rounded-t border border-b-0 border-dashed border-mat-line px-2.5 pt-1.5 text-sm leading-tight focus-visible:outline-mat-text"
   >
     <span class="block font-mono">{{ place }}</span>
     <span>free<span class="sr-only">: take a machine in</span></span>

@@ -8,7 +8,7 @@ import App from './App.vue'
 import { crafts } from './crafts'
 import './main.css'
 import { keepTextOnEscape } from '@/shared/state/escape'
-import { router } from './router'
+import { fetchPages, router, whenIdle } from './router'
 
 keepTextOnEscape()
 const app = createApp(App)
@@ -17,6 +17,8 @@ const queries = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 30_000,
+      // Without a network a page says so at once instead of loading for ever.
+      networkMode: 'always',
       retry: (count, error) => !(error instanceof Refused && error.status >= 400 && error.status < 500) && count < 2,
     },
   },
@@ -28,3 +30,5 @@ app.use(VueQueryPlugin, { queryClient: queries })
 app.provide(craftsKey, crafts)
 app.use(router)
 app.mount('#app')
+// The other pages come while nothing else happens, so that they open without a network too.
+void router.isReady().then(() => whenIdle(fetchPages))

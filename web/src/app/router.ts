@@ -83,3 +83,17 @@ router.beforeEach(async (to) => {
 router.afterEach((to) => {
   document.title = to.meta.title ? `${String(to.meta.title)} · Side Bench` : 'Side Bench'
 })
+
+/** Fetches the code of every page that is not here yet. */
+export function fetchPages() {
+  for (const { components } of router.getRoutes()) {
+    const page = components?.default
+    if (typeof page === 'function' && !('setup' in page)) void (page as () => Promise<unknown>)().catch(() => undefined)
+  }
+}
+
+/** Does something when the browser has nothing else to do. */
+export function whenIdle(does: () => void) {
+  if ('requestIdleCallback' in window) window.requestIdleCallback(does)
+  else setTimeout(does, 2000)
+}

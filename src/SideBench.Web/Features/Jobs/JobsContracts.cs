@@ -124,7 +124,8 @@ public sealed record StepView(
     bool Told,
     bool PartMissing,
     string School,
-    bool TellsNothing
+    bool TellsNothing,
+    bool ShowsSlots
 );
 
 public sealed record HeldView(string StepId, string StepName, string Gate, string Reason, string Lift, bool Overridable, string Spends);

@@ -5,6 +5,9 @@ namespace SideBench.Web.Features.Jobs;
 /// <summary>Lays steps out for cards and lists.</summary>
 public static class StepViews
 {
+    // Marks a step of the book that is done with the machine's slots in view.
+    private const string SlotMapTag = "slot-map";
+
     /// <summary>A step as the station list shows it.</summary>
     public static StepView Of(JobCase job, BookStep step)
     {
@@ -40,7 +43,8 @@ public static class StepViews
             job.Facts.Answers.ContainsKey(step.Id),
             step is Repair { Part.Length: > 0 } repair && job.Facts.PartsMissing.Contains(repair.Part),
             SchoolOf(job, step),
-            step is Finding told && job.Book.IndexOfFinding(told.Id) < 0
+            step is Finding told && job.Book.IndexOfFinding(told.Id) < 0,
+            step.Tags.Contains(SlotMapTag)
         );
     }
 

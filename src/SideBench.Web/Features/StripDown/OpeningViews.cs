@@ -43,7 +43,7 @@ internal static class OpeningViews
             shop.Book.House.Currency,
             targets,
             AskedFor(job, graph),
-            [.. graph.Parts.Select(p => Part(p, job, done))],
+            [.. graph.Parts.Select(p => Part(p, graph, job, done))],
             whole.Parts.Count,
             whole.Out.Value,
             whole.Back.Value,
@@ -189,7 +189,7 @@ internal static class OpeningViews
     private static List<string> LeaveAlone(AccessGraph graph, OpeningWay way, OpeningWay whole) =>
         [.. way.LeaveAlone.Concat(whole.LeaveAlone).Concat(graph.LeaveAlone).Distinct()];
 
-    private static MachinePartView Part(MachinePart part, JobCase job, IReadOnlySet<string> done)
+    private static MachinePartView Part(MachinePart part, AccessGraph graph, JobCase job, IReadOnlySet<string> done)
     {
         var opening = job.State.Opening;
         return new MachinePartView(
@@ -206,6 +206,7 @@ internal static class OpeningViews
             part.Number,
             done.Contains(part.Id),
             opening.StaysOff.GetValueOrDefault(part.Id, ""),
+            graph.LayerOf(part),
             [.. part.Fasteners.Select(f => Fasteners(part, f, opening))],
             [.. part.Catches.SelectMany(c => c.At).Select(s => new SpotView(s.X, s.Y))]
         );

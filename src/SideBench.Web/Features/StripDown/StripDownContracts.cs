@@ -95,6 +95,7 @@ public sealed record MachinePartView(
     string Number,
     bool IsOff,
     string StaysOff,
+    int Layer,
     IReadOnlyList<FastenersView> Fasteners,
     IReadOnlyList<SpotView> Catches
 );

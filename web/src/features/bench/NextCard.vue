@@ -3,6 +3,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSettled } from '@/shared/state/useSettled'
 import type { Bench, Step } from './useJob'
+import SlotMap from '@/shared/ui/SlotMap.vue'
 import AnswerRow from './AnswerRow.vue'
 import StepMeta from './StepMeta.vue'
 import StepWarnings from './StepWarnings.vue'
@@ -48,6 +49,7 @@ watch(
     if (document.activeElement === document.body) title.value?.focus({ preventScroll: true })
   },
 )
+const toldSlot = computed(() => props.job.threads.find((t) => t.id === props.job.thread)?.slot ?? 0)
 const blocked = computed(() => step.value?.held ?? null)
 const stopped = computed(() => props.busy || !props.mayBench || blocked.value !== null)
 /** Two answers beside each other where there are many, or none can be given yet; an answer with a number needs its room. */
@@ -115,6 +117,7 @@ useKeys(() => [
     <p v-if="!chosen" class="mt-0.5 text-soft">{{ job.advice.because }}</p>
     <p v-if="step?.school" class="mt-1 text-sm text-soft">School: {{ step.school.toLowerCase() }}.</p>
     <p v-if="step?.how && !blocked" class="mt-0.5 text-soft">{{ step.how }}</p>
+    <SlotMap v-if="step?.showsSlots && !blocked" :slots="job.slots" :told="toldSlot" />
     <WaitNote v-if="step" :job="job" />
     <StepWarnings v-if="step" :step="step" :tray-count="job.tray.length" @clear-tray="emit('clearTray')" />
     <template v-if="step && step.kind === 'repair'">

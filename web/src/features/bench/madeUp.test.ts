@@ -128,6 +128,7 @@ export function testStep(more: Partial<Step> = {}): Step {
     partMissing: false,
     school: '',
     tellsNothing: false,
+    showsSlots: false,
     ...more,
   }
 }

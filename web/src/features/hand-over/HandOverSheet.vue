@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { day, money, withUnit } from '@/shared/format'
 import type { Api } from '@/shared/api/client'
+import PaperHead from '@/shared/ui/PaperHead.vue'
 
 defineProps<{
   /** The sheet. */
@@ -10,6 +11,7 @@ defineProps<{
 
 <template>
   <article class="panel space-y-3 text-[15px]" data-testid="hand-over-sheet">
+    <PaperHead :about="`hand-over of ${sheet.tag}`" />
     <header class="border-b-2 border-ink pb-2">
       <p class="flex justify-between">
         <strong>Hand-over</strong><span class="font-mono font-bold">{{ sheet.tag }}</span>

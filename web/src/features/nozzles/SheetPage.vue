@@ -183,7 +183,9 @@ useKeys(() => [
           </div>
         </div>
         <p class="no-print mt-3 text-soft">
-          <RouterLink class="underline underline-offset-3" :to="`/guides/sheets/${layout.id}`"
+          <RouterLink
+            class="inline-flex min-h-11 items-center underline underline-offset-3"
+            :to="`/guides/sheets/${layout.id}`"
             >This machine’s blank sheet, for paper</RouterLink
           >
         </p>

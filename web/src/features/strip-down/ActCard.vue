@@ -110,6 +110,13 @@ watch(answers, () => keys.refresh())
       <li v-if="act.irreversible" class="font-bold">This cannot be undone.</li>
       <li v-for="c in act.cautions" :key="c">{{ c }}</li>
     </ul>
+    <div
+      v-if="act.kind === 'off' && opening.leaveAlone.length"
+      class="mt-2 border-l-4 border-stop bg-stop-tint px-3 py-1.5"
+      data-testid="leave-alone"
+    >
+      <strong>Leave alone:</strong> {{ opening.leaveAlone.join(' ') }}
+    </div>
     <div class="mt-2 grid gap-3" :class="act.part ? 'md:grid-cols-[minmax(0,1fr)_minmax(0,15rem)]' : ''">
       <div>
         <p>{{ act.text }}</p>
@@ -119,9 +126,12 @@ watch(answers, () => keys.refresh())
         <p v-if="act.sign" class="mt-1">
           Expect: <strong>{{ act.sign }}</strong>
         </p>
-        <ul v-if="act.checks.length" class="mt-1">
-          <li v-for="c in act.checks" :key="c">☐ {{ c }}</li>
-        </ul>
+        <div v-if="act.checks.length" class="mt-1 border-l-4 border-go pl-3">
+          <p>It is back only when this is true:</p>
+          <ul class="font-bold">
+            <li v-for="c in act.checks" :key="c">{{ c }}</li>
+          </ul>
+        </div>
         <p v-if="act.stays" class="mt-1">
           Stays so: <strong>{{ act.stays }}</strong>. It is on the machine’s record from then on, not on the tray.
         </p>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, dataOf } from '@/shared/api/client'
 import { withUnit } from '@/shared/format'
 import LoadState from '@/shared/ui/LoadState.vue'
+import PaperHead from '@/shared/ui/PaperHead.vue'
 import { seenFrom } from './acts'
 
 const props = defineProps<{
@@ -16,6 +17,8 @@ const router = useRouter()
 const model = computed(() => (typeof route.query.model === 'string' ? route.query.model : ''))
 const query = useQuery({
   queryKey: ['guide', () => props.id, model],
+  // The page stays, with its focus, until the other model's steps are here.
+  placeholderData: keepPreviousData,
   queryFn: () =>
     dataOf(
       api.GET('/api/guides/steps/{guide}', {
@@ -43,6 +46,7 @@ const print = () => window.print()
         >
         <button type="button" class="press" @click="print">Print</button>
       </p>
+      <PaperHead :about="guide.model" />
       <h1 class="text-2xl">{{ guide.name }}</h1>
       <p class="text-soft">
         {{ guide.purpose }} {{ guide.model }}, version {{ guide.version }}. Steps of the way in are those of a closed

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWakeLock } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useKeys } from '@/shared/state/useKeys'
@@ -59,6 +60,13 @@ const group = computed(
 watch(
   () => opening.value?.version,
   () => (picked.value = ''),
+)
+// A phone held over the machine does not fall asleep while a guide is followed, where the browser can see to that.
+const awake = useWakeLock()
+watch(
+  () => may.value && !!opening.value?.run,
+  (runs) => void (runs ? awake.request('screen') : awake.release()).catch(() => undefined),
+  { immediate: true },
 )
 
 async function answer(a: Answer, value: number | null, words: string) {
@@ -187,13 +195,7 @@ useKeys(() => [
         <button v-if="may" type="button" class="press" @click="renewing = ''">A part was renewed</button>
       </div>
       <div class="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
-        <WayList
-          class="order-2 lg:order-1"
-          :acts="acts"
-          :shown="act?.key ?? ''"
-          :leave-alone="opening.leaveAlone"
-          @show="picked = $event"
-        />
+        <WayList class="order-2 lg:order-1" :acts="acts" :shown="act?.key ?? ''" @show="picked = $event" />
         <div class="order-1 space-y-3 lg:order-2">
           <ActCard
             v-if="act && !choosing"

@@ -28,6 +28,7 @@ watch(
   () => [props.view, props.lit],
   () => (side.value = props.view || side.value),
 )
+const litPart = computed(() => props.parts.find((p) => p.id === props.lit))
 const flat = computed(() => side.value === 'top' || side.value === 'under')
 const flips = computed(() => flat.value && fromBack.value)
 const W = 1.7
@@ -39,13 +40,28 @@ const spot = (s: { x: number; y: number }) => {
   const at = flips.value ? turned(s.x, s.y) : s
   return { x: at.x * W + 2, y: at.y + 2 }
 }
-const litPart = computed(() => props.parts.find((p) => p.id === props.lit))
+const layerNames = ['covers', 'under the covers', 'the frame']
+const DEEPEST = layerNames.length - 1
+const layerOf = (p: Part) => Math.min(p.layer, DEEPEST)
+/** Layers peel off one by one; the way to one part shows the layer that it lies in. */
+const peeled = ref(0)
+const layer = computed(() => (litPart.value ? layerOf(litPart.value) : props.pressable ? peeled.value : null))
+const ofSide = computed(() => props.parts.filter((p) => p.view === side.value).sort((a, b) => layerOf(a) - layerOf(b)))
+const layers = computed(() =>
+  layerNames.map((name, i) => ({ name, count: ofSide.value.filter((p) => layerOf(p) === i).length })),
+)
 /** Large parts beneath small ones, the one in question on top. */
 const here = computed(() =>
-  props.parts
-    .filter((p) => p.view === side.value)
+  ofSide.value
+    .filter((p) => layer.value === null || layerOf(p) === layer.value)
     .sort((a, b) => Number(a.id === props.lit) - Number(b.id === props.lit) || b.width * b.height - a.width * a.height),
 )
+/** Numbered over the whole side, outside first: a part keeps its number whatever is peeled off. */
+const numberOf = (p: Part) => ofSide.value.indexOf(p) + 1
+function press(p: Part) {
+  peeled.value = layerOf(p)
+  emit('press', p.id)
+}
 const spots = computed(() => {
   const part = litPart.value
   if (!part) return []
@@ -101,6 +117,20 @@ const says = computed(
         turn it
       </button>
     </div>
+    <div v-if="pressable" class="no-print mb-1 flex flex-wrap gap-1" role="group" aria-label="Layer">
+      <button
+        v-for="(l, i) in layers"
+        :key="l.name"
+        type="button"
+        class="press px-2 text-sm"
+        :class="i === peeled ? 'press-main' : ''"
+        :aria-pressed="i === peeled"
+        :data-layer="i"
+        @click="peeled = i"
+      >
+        {{ l.name }} <span class="font-mono">{{ l.count }}</span>
+      </button>
+    </div>
     <svg :viewBox="frame" class="w-full" role="img" :aria-label="says">
       <rect x="1" y="1" width="172" height="102" rx="3" fill="var(--color-paper)" stroke="var(--color-edge)" />
       <g
@@ -108,7 +138,7 @@ const says = computed(
         :key="p.id"
         :data-part="p.id"
         :class="pressable ? 'cursor-pointer' : ''"
-        @click="pressable && emit('press', p.id)"
+        @click="pressable && press(p)"
       >
         <rect
           v-bind="box(p)"
@@ -128,16 +158,12 @@ const says = computed(
           stroke="var(--color-edge)"
           stroke-width="0.2"
         />
-        <text
-          v-if="pressable && box(p).width > p.name.length * 2.1 && p.height >= 5"
-          :x="box(p).x + box(p).width / 2"
-          :y="box(p).y + 4.6"
-          text-anchor="middle"
-          font-size="3.6"
-          fill="var(--color-ink)"
-        >
-          {{ p.name }}
-        </text>
+        <g v-if="pressable" :transform="`translate(${box(p).x + 4.5} ${box(p).y + 4.5})`">
+          <circle r="3.4" fill="var(--color-sheet)" stroke="var(--color-edge)" stroke-width="0.5" />
+          <text y="1.4" text-anchor="middle" font-size="4" font-weight="700" fill="var(--color-ink)">
+            {{ numberOf(p) }}
+          </text>
+        </g>
       </g>
       <g v-for="(s, i) in spots" :key="i" :transform="`translate(${s.x} ${s.y})`">
         <circle r="4" fill="var(--color-stop)" />
@@ -151,18 +177,18 @@ const says = computed(
     </svg>
     <figcaption class="text-sm text-soft">{{ says }}</figcaption>
     <ul v-if="pressable" class="mt-2 flex flex-wrap gap-1.5">
-      <li v-for="p in here" :key="p.id">
+      <li v-for="p in ofSide" :key="p.id">
         <button
           type="button"
           class="press px-2"
           :class="chosen.includes(p.id) ? 'press-main' : ''"
           :aria-pressed="chosen.includes(p.id)"
-          @click="emit('press', p.id)"
+          @click="press(p)"
         >
-          {{ p.name }}
+          <span class="keycap">{{ numberOf(p) }}</span> {{ p.name }}{{ p.isOff ? ', off' : '' }}
         </button>
       </li>
-      <li v-if="here.length === 0" class="text-soft">Nothing of this model comes off at this side.</li>
+      <li v-if="ofSide.length === 0" class="text-soft">Nothing of this model comes off at this side.</li>
     </ul>
   </figure>
 </template>

@@ -7,8 +7,6 @@ const props = defineProps<{
   acts: Act[]
   /** The one on the card. */
   shown: string
-  /** What is to be left alone on this way. */
-  leaveAlone: string[]
 }>()
 const emit = defineEmits<{ show: [key: string] }>()
 const FOLD_FROM = 4
@@ -69,11 +67,5 @@ const sections = computed(() => {
       </ol>
     </template>
     <p v-if="acts.length === 0" class="p-2 text-soft">Choose what to reach, or follow a guide.</p>
-    <div v-if="leaveAlone.length" class="mt-2 border-l-4 border-stop bg-stop-tint px-3 py-2" data-testid="leave-alone">
-      <strong>Leave alone:</strong>
-      <ul>
-        <li v-for="l in leaveAlone" :key="l">{{ l }}</li>
-      </ul>
-    </div>
   </section>
 </template>

@@ -9,6 +9,7 @@ const act = (said: Partial<Act>): Act =>
     removal: 'guard',
     branches: [],
     does: [],
+    checks: [],
     cautions: [],
     title: 'Guard off',
     text: '',

@@ -36,7 +36,7 @@ export function answersOf(act: Act, part: Part | undefined): Answer[] {
     return answers
   }
   if (act.kind === 'back' && act.item) {
-    const answers: Answer[] = [{ key: '1', label: 'Done', does: 'done' }]
+    const answers: Answer[] = [{ key: '1', label: act.checks.length ? 'Back, and it is true' : 'Done', does: 'done' }]
     if (act.removal) answers.push({ key: '2', label: 'Will not seat', does: 'stuck' })
     if (act.removal.includes(':')) answers.push({ key: 'L', label: 'One is lost', does: 'lost' })
     return answers

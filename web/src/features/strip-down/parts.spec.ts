@@ -37,6 +37,7 @@ const part = (said: Partial<Part>): Part =>
     height: 8,
     ink: '',
     isOff: false,
+    layer: 0,
     fasteners: [],
     catches: [],
     ...said,
@@ -100,6 +101,27 @@ describe('SidePlan', () => {
     await plan.find('[data-part]').trigger('click')
     expect(plan.emitted('press')).toEqual([['guard'], ['guard']])
   })
+
+  it('peels off in layers, each part with its number', async () => {
+    const parts = [
+      part({}),
+      part({ id: 'lid', name: 'Lid', width: 90, height: 60 }),
+      part({ id: 'rail', name: 'Rail', layer: 4, isOff: true }),
+    ]
+    const plan = mount(SidePlan, { props: { parts, view: 'top', pressable: true } })
+    const drawn = () => plan.findAll('[data-part]').map((p) => p.attributes('data-part'))
+    expect(plan.findAll('ul button').map((b) => b.text())).toEqual(['1 Line guard', '2 Lid', '3 Rail, off'])
+    expect(drawn()).toEqual(['lid', 'guard'])
+    await plan.find('[data-layer="2"]').trigger('click')
+    expect(drawn()).toEqual(['rail'])
+    expect(plan.find('svg g g text').text()).toBe('3')
+    // A press on a name shows where it is.
+    await plan.findAll('ul button')[0]!.trigger('click')
+    expect(drawn()).toEqual(['lid', 'guard'])
+    // The way to one part shows the layer that it lies in.
+    const lit = mount(SidePlan, { props: { parts, view: 'top', lit: 'rail' } })
+    expect(lit.findAll('[data-part]').map((p) => p.attributes('data-part'))).toEqual(['rail'])
+  })
 })
 
 describe('WayList', () => {
@@ -108,12 +130,10 @@ describe('WayList', () => {
       props: {
         acts: [1, 2, 3, 4, 5, 6, 7].map((n) => act(n, n < 7)),
         shown: 'a7',
-        leaveAlone: ['Grey tubes: never cut.'],
       },
     })
     expect(list.findAll('[data-act]').map((a) => a.attributes('data-act'))).toEqual(['a5', 'a6', 'a7'])
     await list.find('button').trigger('click')
     expect(list.findAll('[data-act]')).toHaveLength(7)
-    expect(list.find('[data-testid="leave-alone"]').text()).toContain('never cut')
   })
 })

@@ -23,6 +23,9 @@ const detail = (error: unknown) => {
     <p>{{ detail(error) }}</p>
     <button type="button" class="press mt-2" @click="emit('retry')">Try again</button>
   </div>
-  <p v-else-if="pending" class="panel text-soft" role="status">Loading {{ what }} …</p>
+  <div v-else-if="pending" class="panel space-y-3 text-soft" role="status">
+    <p>Loading {{ what }} …</p>
+    <span v-for="width in ['w-2/3', 'w-full', 'w-5/6', 'w-1/2']" :key="width" class="skeleton" :class="width" />
+  </div>
   <slot v-else />
 </template>

@@ -1,3 +1,5 @@
+import { ref } from 'vue'
+
 /** What this browser is writing right now. News of it is held until its own answer is here: the answer is the news. */
 export type Written = number | 'shop' | 'take-in'
 
@@ -6,13 +8,17 @@ interface Flight {
   heard: (() => void)[]
 }
 const flights = new Map<Written, Flight>()
+/** How many writes have had no answer yet. */
+export const writing = ref(0)
 
 /** Marks the beginning of a write; the function that comes back marks its end and lets held news through. */
 export function beginWrite(what: Written): () => void {
   const flight = flights.get(what) ?? { writes: 0, heard: [] }
   flight.writes++
+  writing.value++
   flights.set(what, flight)
   return () => {
+    writing.value--
     if (--flight.writes > 0) return
     flights.delete(what)
     for (const news of flight.heard.splice(0)) news()

@@ -1993,6 +1993,8 @@ export interface components {
             number: string;
             isOff: boolean;
             staysOff: string;
+            /** Format: int32 */
+            layer: number;
             fasteners: components["schemas"]["FastenersView"][];
             catches: components["schemas"]["SpotView"][];
         };
@@ -2635,6 +2637,7 @@ export interface components {
             partMissing: boolean;
             school: string;
             tellsNothing: boolean;
+            showsSlots: boolean;
         };
         StripDownSection: {
             tray: components["schemas"]["TrayItemView"][];
