@@ -25,6 +25,12 @@ public sealed record Shop(
     PrinterBook Printers
 )
 {
+    /// <summary>
+    /// Machines that a guide applies to, a model each: as it leaves its maker, else with the lasting change that the guide is for.
+    /// </summary>
+    public IReadOnlyList<MachineModel> MachinesFor(Guide guide) =>
+        [.. Models.Values.SelectMany(m => AsItStands.Each(m, Changes)).Where(m => GuideFile.Applies(guide, m)).DistinctBy(m => m.Id)];
+
     /// <summary>Guides that apply to a model.</summary>
     public IReadOnlyList<Guide> GuidesFor(MachineModel model) => [.. Guides.Where(guide => GuideFile.Applies(guide, model))];
 }

@@ -202,6 +202,11 @@ public class StripDownTests(BenchServer server) : IClassFixture<BenchServer>
             }
         );
         var machine = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("machineId").GetInt64();
+        foreach (var typed in new[] { "l77", "mq-c1" })
+            Assert.Contains(
+                (await browser.Get($"/api/find?q={typed}")).Body.EnumerateArray(),
+                f => f.GetProperty("kind").GetString() == "job" && f.GetProperty("id").GetInt64() == job
+            );
         var parts = (await browser.Get($"/api/machines/{machine}/parts")).Body.EnumerateArray().ToList();
         Assert.Equal(
             ("MQ-C1 lot L77", "scrapped"),

@@ -21,6 +21,9 @@ public abstract record EntryBody
     /// <summary>A picture that it names, by its fingerprint; null when none.</summary>
     public virtual string? NamedPicture => null;
 
+    /// <summary>Numbers and words by which the job it was written on is found from then on, such as a part's lot; none for most.</summary>
+    public virtual IEnumerable<string> FoundBy => [];
+
     /// <summary>Whether it stands for good: it cannot be taken back by hand.</summary>
     public virtual bool Stands => false;
 

@@ -45,6 +45,15 @@ public sealed class FindStore(NpgsqlDataSource database)
             rank = excluded.rank
         """;
 
+    private const string MoreSql = """
+        UPDATE finds
+        SET haystack = haystack || ' ' || $3
+        WHERE kind = $1
+          AND ref_id = $2
+          AND position($3 IN haystack) = 0
+          AND length(haystack) < 2000
+        """;
+
     /// <summary>What fits, best first.</summary>
     /// <param name="text">What was typed.</param>
     public async Task<IReadOnlyList<Find>> Search(string text, CancellationToken cancel)
@@ -72,6 +81,14 @@ public sealed class FindStore(NpgsqlDataSource database)
     /// <param name="rank">Lower comes first.</param>
     public static void Put(Appending to, Find find, string words, short rank) =>
         to.Add(PutSql).With(find.Kind).With(find.Id).With(find.Title).With(find.Detail).With(words.ToLowerInvariant()).With(rank);
+
+    /// <summary>Lets a thing be found by one more word; a word it has already changes nothing.</summary>
+    /// <param name="to">The write it goes with.</param>
+    /// <param name="kind">Its kind.</param>
+    /// <param name="id">Its number.</param>
+    /// <param name="word">The word.</param>
+    public static void More(Appending to, string kind, long id, string word) =>
+        to.Add(MoreSql).With(kind).With(id).With(word.ToLowerInvariant());
 
     // A text that sorts behind every text that begins so: the last sign there is comes after it.
     private static string After(string start) => start + "\U0010FFFF";

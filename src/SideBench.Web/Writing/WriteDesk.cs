@@ -1,11 +1,13 @@
 using Npgsql;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Jobs;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
 using SideBench.Data;
 using SideBench.Data.Jobs;
 using SideBench.Data.Record;
+using SideBench.Data.Search;
 using SideBench.Data.Shop;
 using SideBench.Web.Hosting;
 
@@ -154,10 +156,18 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         if (VerdictStore.Follow(appending, job.Row.Id, job.Entries, added))
             JobStore.AnnounceShop(appending);
         JobStore.Project(appending, job.Row.Id, JobProjections.Of(then, books, write.At, job.Row));
+        foreach (var word in FoundBy(lines, then).Where(w => w.Length > 0).Distinct())
+            FindStore.More(appending, "job", job.Row.Id.Value, word);
         var answer = show(job with { Row = row, Entries = all }, then);
         await appending.Send(cancel);
         return answer;
     }
+
+    // A job is found by the lots and numbers of what was fitted, and by the cause it was closed with.
+    private static IEnumerable<string> FoundBy(IReadOnlyList<EntryBody> lines, JobCase job) =>
+        lines
+            .SelectMany(line => line.FoundBy)
+            .Concat(lines.OfType<Closed>().Select(c => job.Book.Book.Causes.FirstOrDefault(x => x.Id == c.Cause)?.Name ?? ""));
 
     // Stores and items that lines are about beside the job and its machine; a correction is about what the line was that it takes back.
     private static async Task TouchOthers(

@@ -38,6 +38,8 @@ public sealed record Mended(
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<string> FoundBy => [Lot];
+
     public override string Says =>
         $"Done: {Name}, {Minutes:0}\u2009min" + (Part.Length > 0 ? $", {Part}" : "") + (Lot.Length > 0 ? $" lot {Lot}" : "");
 

@@ -32,6 +32,8 @@ public sealed record PartRenewed(
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<string> FoundBy => [Number, Lot];
+
     public override string Says =>
         $"Renewed: {Name}"
         + (Number.Length > 0 ? $", {Number}" : "")

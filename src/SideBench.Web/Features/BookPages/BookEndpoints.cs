@@ -74,7 +74,7 @@ public static class BookEndpoints
                     "guide",
                     g.Id,
                     g.Name,
-                    string.Join(", ", books.Shop.Models.Values.Where(m => books.Shop.GuidesFor(m).Contains(g)).Select(m => m.FullName)),
+                    string.Join(", ", books.Shop.MachinesFor(g).Select(m => m.FullName)),
                     g.Purpose,
                     "guide steps how to"
                 )),

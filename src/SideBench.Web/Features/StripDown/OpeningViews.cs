@@ -100,12 +100,7 @@ internal static class OpeningViews
             guide.Purpose,
             model.Id,
             model.FullName,
-            [
-                .. shop
-                    .Models.Values.Where(m => shop.GuidesFor(m).Contains(guide))
-                    .OrderBy(m => m.FullName, StringComparer.Ordinal)
-                    .Select(m => new GuideModel(m.Id, m.FullName)),
-            ],
+            [.. shop.MachinesFor(guide).OrderBy(m => m.FullName, StringComparer.Ordinal).Select(m => new GuideModel(m.Id, m.FullName))],
             [.. tools.Distinct()],
             [.. needs.Distinct()],
             [.. StepWindow.Of(guide.Windows, steps, model).Select(w => Window(w, null))],

@@ -300,8 +300,7 @@ public static class StripDownEndpoints
         var shop = books.Shop;
         if (shop.Guides.FirstOrDefault(g => g.Id == guide) is not { } known)
             return ProblemResults.Of(StripDownProblem.UnknownGuide, "", guide);
-        var machine = shop
-            .Models.Values.Where(m => shop.GuidesFor(m).Contains(known))
+        var machine = shop.MachinesFor(known)
             .OrderBy(m => m.FullName, StringComparer.Ordinal)
             .FirstOrDefault(m => model is null || m.Id == model);
         return machine is not null && shop.Graphs.GetValueOrDefault(machine.Id) is { } graph

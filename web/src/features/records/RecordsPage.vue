@@ -25,7 +25,7 @@ const searching = computed(() => typed.value.trim() !== '')
   <h1 class="mb-3 text-2xl">Records</h1>
   <section class="panel">
     <label for="records-find" class="mb-1 block font-bold"
-      >Find a machine, a customer, a tag or words of a complaint</label
+      >Find a machine, a customer, a tag, a lot, a part number, a cause or words of a complaint</label
     >
     <input id="records-find" v-model="typed" type="search" class="field text-lg" autocomplete="off" />
     <template v-if="!searching">
