@@ -45,11 +45,20 @@ const DEEPEST = layerNames.length - 1
 const layerOf = (p: Part) => Math.min(p.layer, DEEPEST)
 /** Layers peel off one by one; the way to one part shows the layer that it lies in. */
 const peeled = ref(0)
+const peel = () =>
+  (peeled.value = Math.max(
+    0,
+    layers.value.findIndex((l) => l.left > 0),
+  ))
 const layer = computed(() => (litPart.value ? layerOf(litPart.value) : props.pressable ? peeled.value : null))
 const ofSide = computed(() => props.parts.filter((p) => p.view === side.value).sort((a, b) => layerOf(a) - layerOf(b)))
 const layers = computed(() =>
-  layerNames.map((name, i) => ({ name, count: ofSide.value.filter((p) => layerOf(p) === i).length })),
+  layerNames.map((name, i) => {
+    const parts = ofSide.value.filter((p) => layerOf(p) === i)
+    return { name, count: parts.length, left: parts.filter((p) => !p.isOff).length }
+  }),
 )
+watch(side, peel, { immediate: true })
 /** Large parts beneath small ones, the one in question on top. */
 const here = computed(() =>
   ofSide.value
@@ -131,64 +140,68 @@ const says = computed(
         {{ l.name }} <span class="font-mono">{{ l.count }}</span>
       </button>
     </div>
-    <svg :viewBox="frame" class="w-full" role="img" :aria-label="says">
-      <rect x="1" y="1" width="172" height="102" rx="3" fill="var(--color-paper)" stroke="var(--color-edge)" />
-      <g
-        v-for="p in here"
-        :key="p.id"
-        :data-part="p.id"
-        :class="pressable ? 'cursor-pointer' : ''"
-        @click="pressable && press(p)"
-      >
-        <rect
-          v-bind="box(p)"
-          rx="1.5"
-          :fill="chosen.includes(p.id) ? 'var(--color-go-tint)' : p.isOff ? 'none' : 'var(--color-sheet)'"
-          :stroke="p.id === lit || chosen.includes(p.id) ? 'var(--color-ink)' : 'var(--color-line)'"
-          :stroke-width="p.id === lit || chosen.includes(p.id) ? 1.2 : 0.6"
-          :stroke-dasharray="p.isOff ? '2 1.5' : undefined"
-        />
-        <rect
-          v-if="p.ink"
-          :x="box(p).x + 1"
-          :y="box(p).y + box(p).height - 2.5"
-          :width="Math.max(0, box(p).width - 2)"
-          height="1.6"
-          :fill="p.ink"
-          stroke="var(--color-edge)"
-          stroke-width="0.2"
-        />
-        <g v-if="pressable" :transform="`translate(${box(p).x + 4.5} ${box(p).y + 4.5})`">
-          <circle r="3.4" fill="var(--color-sheet)" stroke="var(--color-edge)" stroke-width="0.5" />
-          <text y="1.4" text-anchor="middle" font-size="4" font-weight="700" fill="var(--color-ink)">
-            {{ numberOf(p) }}
+    <div :class="pressable ? 'grid items-start gap-3 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]' : ''">
+      <div>
+        <svg :viewBox="frame" class="w-full" role="img" :aria-label="says">
+          <rect x="1" y="1" width="172" height="102" rx="3" fill="var(--color-paper)" stroke="var(--color-edge)" />
+          <g
+            v-for="p in here"
+            :key="p.id"
+            :data-part="p.id"
+            :class="pressable ? 'cursor-pointer' : ''"
+            @click="pressable && press(p)"
+          >
+            <rect
+              v-bind="box(p)"
+              rx="1.5"
+              :fill="chosen.includes(p.id) ? 'var(--color-go-tint)' : p.isOff ? 'none' : 'var(--color-sheet)'"
+              :stroke="p.id === lit || chosen.includes(p.id) ? 'var(--color-ink)' : 'var(--color-line)'"
+              :stroke-width="p.id === lit || chosen.includes(p.id) ? 1.2 : 0.6"
+              :stroke-dasharray="p.isOff ? '2 1.5' : undefined"
+            />
+            <rect
+              v-if="p.ink"
+              :x="box(p).x + 1"
+              :y="box(p).y + box(p).height - 2.5"
+              :width="Math.max(0, box(p).width - 2)"
+              height="1.6"
+              :fill="p.ink"
+              stroke="var(--color-edge)"
+              stroke-width="0.2"
+            />
+            <g v-if="pressable" :transform="`translate(${box(p).x + 4.5} ${box(p).y + 4.5})`">
+              <circle r="3.4" fill="var(--color-sheet)" stroke="var(--color-edge)" stroke-width="0.5" />
+              <text y="1.4" text-anchor="middle" font-size="4" font-weight="700" fill="var(--color-ink)">
+                {{ numberOf(p) }}
+              </text>
+            </g>
+          </g>
+          <g v-for="(s, i) in spots" :key="i" :transform="`translate(${s.x} ${s.y})`">
+            <circle r="4" fill="var(--color-stop)" />
+            <text y="1.9" text-anchor="middle" font-size="5.4" font-weight="700" fill="var(--color-sheet)">
+              {{ i + 1 }}
+            </text>
+          </g>
+          <text v-if="flat" x="87" y="101" text-anchor="middle" font-size="4.6" fill="var(--color-soft)">
+            {{ fromBack ? 'back edge' : 'front edge' }}
           </text>
-        </g>
-      </g>
-      <g v-for="(s, i) in spots" :key="i" :transform="`translate(${s.x} ${s.y})`">
-        <circle r="4" fill="var(--color-stop)" />
-        <text y="1.9" text-anchor="middle" font-size="5.4" font-weight="700" fill="var(--color-sheet)">
-          {{ i + 1 }}
-        </text>
-      </g>
-      <text v-if="flat" x="87" y="101" text-anchor="middle" font-size="4.6" fill="var(--color-soft)">
-        {{ fromBack ? 'back edge' : 'front edge' }}
-      </text>
-    </svg>
-    <figcaption class="text-sm text-soft">{{ says }}</figcaption>
-    <ul v-if="pressable" class="mt-2 flex flex-wrap gap-1.5">
-      <li v-for="p in ofSide" :key="p.id">
-        <button
-          type="button"
-          class="press px-2"
-          :class="chosen.includes(p.id) ? 'press-main' : ''"
-          :aria-pressed="chosen.includes(p.id)"
-          @click="press(p)"
-        >
-          <span class="keycap">{{ numberOf(p) }}</span> {{ p.name }}{{ p.isOff ? ', off' : '' }}
-        </button>
-      </li>
-      <li v-if="ofSide.length === 0" class="text-soft">Nothing of this model comes off at this side.</li>
-    </ul>
+        </svg>
+        <figcaption class="text-sm text-soft">{{ says }}</figcaption>
+      </div>
+      <ul v-if="pressable" class="flex max-h-[21rem] flex-wrap content-start gap-1.5 overflow-y-auto">
+        <li v-for="p in ofSide" :key="p.id">
+          <button
+            type="button"
+            class="press px-2"
+            :class="chosen.includes(p.id) ? 'press-main' : ''"
+            :aria-pressed="chosen.includes(p.id)"
+            @click="press(p)"
+          >
+            <span class="keycap">{{ numberOf(p) }}</span> {{ p.name }}{{ p.isOff ? ', off' : '' }}
+          </button>
+        </li>
+        <li v-if="ofSide.length === 0" class="text-soft">Nothing of this model comes off at this side.</li>
+      </ul>
+    </div>
   </figure>
 </template>
