@@ -197,7 +197,7 @@ const says = computed(
             :aria-pressed="chosen.includes(p.id)"
             @click="press(p)"
           >
-            <span class="keycap">{{ numberOf(p) }}</span> {{ p.name }}{{ p.isOff ? ', off' : '' }}
+            <span class="keycap" aria-hidden="true">{{ numberOf(p) }}</span> {{ p.name }}{{ p.isOff ? ', off' : '' }}
           </button>
         </li>
         <li v-if="ofSide.length === 0" class="text-soft">Nothing of this model comes off at this side.</li>
