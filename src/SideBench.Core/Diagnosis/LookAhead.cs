@@ -1,3 +1,5 @@
+using System.Runtime.InteropServices;
+
 namespace SideBench.Core.Diagnosis;
 
 /// <summary>
@@ -12,6 +14,9 @@ internal sealed class LookAhead
     public const int HouseEffort = 1500;
 
     private const int MostDepth = 8;
+
+    // Fewer options than this are weighed sooner than a second core is called.
+    private const int WorthSharing = 16;
     private readonly PlanBoard board;
     private readonly int effort;
     private int spent;
@@ -82,7 +87,7 @@ internal sealed class LookAhead
 
     private List<(bool IsRepair, int Index, double Expected)> Options(ReadOnlySpan<double> p, Case at, double worthBelow)
     {
-        var options = new List<(bool, int, double)>();
+        var options = new List<(bool IsRepair, int Index, double Expected)>();
         var (reach, least) = Bounds(p, at.Unknown);
         for (var f = 0; f < board.Outcomes.Length; f++)
         {
@@ -90,7 +95,7 @@ internal sealed class LookAhead
                 continue;
             var cost = reach * board.CostOfFinding(f, at.Open);
             if (cost + least < worthBelow)
-                options.Add((false, f, After(p, at, false, f, 0)));
+                options.Add((false, f, 0));
         }
 
         foreach (var r in board.Menders)
@@ -99,10 +104,36 @@ internal sealed class LookAhead
                 continue;
             var cost = reach * board.RepairCost[r];
             if (cost < worthBelow)
-                options.Add((true, r, After(p, at, true, r, 0)));
+                options.Add((true, r, 0));
         }
 
+        Weigh(p, at, options);
         return options;
+    }
+
+    // Options do not look at each other: two cores weigh one half each, and what comes out is the same.
+    private void Weigh(ReadOnlySpan<double> p, Case at, List<(bool IsRepair, int Index, double Expected)> options)
+    {
+        if (options.Count < WorthSharing)
+        {
+            for (var i = 0; i < options.Count; i++)
+                options[i] = options[i] with { Expected = After(p, at, options[i].IsRepair, options[i].Index, 0) };
+            return;
+        }
+
+        var (chances, half) = (p.ToArray(), options.Count / 2);
+        var other = new LookAhead(board, effort);
+        var rest = Task.Run(() => other.Weigh(chances, at, options, half, options.Count));
+        Weigh(chances, at, options, 0, half);
+        rest.Wait();
+        spent += other.spent;
+    }
+
+    private void Weigh(double[] p, Case at, List<(bool IsRepair, int Index, double Expected)> options, int from, int to)
+    {
+        var all = CollectionsMarshal.AsSpan(options);
+        for (var i = from; i < to; i++)
+            all[i].Expected = After(p, at, all[i].IsRepair, all[i].Index, 0);
     }
 
     // Cost of the best way on with so many levels left.

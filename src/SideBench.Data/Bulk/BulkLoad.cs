@@ -65,7 +65,7 @@ public static class BulkLoad
     /// <summary>Loads people, numbered from 1.</summary>
     public static async Task People(NpgsqlConnection to, IReadOnlyList<PersonRow> people, DateTimeOffset at, CancellationToken cancel)
     {
-        await using var copy = await to.BeginBinaryImportAsync(PeopleSql, cancel);
+        await using var copy = await Copy(to, PeopleSql, cancel);
         foreach (var p in people)
             await Row(copy, cancel, p.Id.Value, p.Name, p.Role.ToString(), p.PasswordHash, p.PinHash, at);
         await copy.CompleteAsync(cancel);
@@ -79,14 +79,14 @@ public static class BulkLoad
         CancellationToken cancel
     )
     {
-        await using (var copy = await to.BeginBinaryImportAsync(CustomersSql, cancel))
+        await using (var copy = await Copy(to, CustomersSql, cancel))
         {
             foreach (var c in customers)
                 await Row(copy, cancel, c.Id.Value, c.Name, c.Contact);
             await copy.CompleteAsync(cancel);
         }
 
-        await using (var copy = await to.BeginBinaryImportAsync(MachinesSql, cancel))
+        await using (var copy = await Copy(to, MachinesSql, cancel))
         {
             foreach (var m in machines)
                 await Row(copy, cancel, m.Id.Value, m.ModelId, m.Serial, m.Customer.Value);
@@ -98,14 +98,14 @@ public static class BulkLoad
     /// <param name="newKey">Makes the key of each job's write.</param>
     public static async Task Jobs(NpgsqlConnection to, IReadOnlyList<BulkJob> jobs, Func<Guid> newKey, CancellationToken cancel)
     {
-        await using (var copy = await to.BeginBinaryImportAsync(JobsSql, cancel))
+        await using (var copy = await Copy(to, JobsSql, cancel))
         {
             foreach (var job in jobs)
                 await JobRow(copy, job, cancel);
             await copy.CompleteAsync(cancel);
         }
 
-        await using (var copy = await to.BeginBinaryImportAsync(EntriesSql, cancel))
+        await using (var copy = await Copy(to, EntriesSql, cancel))
         {
             foreach (var job in jobs)
             {
@@ -124,7 +124,7 @@ public static class BulkLoad
     /// </summary>
     public static async Task Finish(NpgsqlConnection to, IEnumerable<(Find Find, string Words, short Rank)> finds, CancellationToken cancel)
     {
-        await using (var copy = await to.BeginBinaryImportAsync(FindsSql, cancel))
+        await using (var copy = await Copy(to, FindsSql, cancel))
         {
             foreach (var (find, words, rank) in finds)
                 await Row(copy, cancel, find.Kind, find.Id, find.Title, find.Detail, words.ToLowerInvariant(), rank);
@@ -172,6 +172,14 @@ public static class BulkLoad
             await copy.WriteAsync(value, cancel);
         await copy.WriteAsync(EntryCodec.Write(e.Body), NpgsqlDbType.Jsonb, cancel);
         await copy.WriteAsync(key, cancel);
+    }
+
+    // Two hundred thousand jobs are taken in at the end of one copy: that takes longer than a query may.
+    private static async Task<NpgsqlBinaryImporter> Copy(NpgsqlConnection to, string sql, CancellationToken cancel)
+    {
+        var copy = await to.BeginBinaryImportAsync(sql, cancel);
+        copy.Timeout = TimeSpan.FromMinutes(20);
+        return copy;
     }
 
     private static async Task Row(NpgsqlBinaryImporter copy, CancellationToken cancel, params object?[] values)
