@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.HeadCare;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
@@ -11,7 +12,13 @@ namespace SideBench.Core.Bench;
 public static class HouseCrafts
 {
     /// <summary>All of them, the job's own first.</summary>
-    public static readonly Crafts All = new([JobsCraft.Craft, DiagnosisCraft.Craft, NozzlesCraft.Craft, StripDownCraft.Craft]);
+    public static readonly Crafts All = new([
+        JobsCraft.Craft,
+        DiagnosisCraft.Craft,
+        NozzlesCraft.Craft,
+        StripDownCraft.Craft,
+        HeadCareCraft.Craft,
+    ]);
 
     /// <summary>Where a job stands, with the crafts that ship.</summary>
     /// <param name="entries">Its lines.</param>

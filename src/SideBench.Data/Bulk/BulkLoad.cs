@@ -133,7 +133,7 @@ public static class BulkLoad
 
         foreach (var sql in new[] { SequencesSql, TouchesSql, SubjectsSql, WorldSql })
         {
-            await using var command = new NpgsqlCommand(sql, to);
+            await using var command = new NpgsqlCommand(sql, to) { CommandTimeout = (int)Longest.TotalSeconds };
             await command.ExecuteNonQueryAsync(cancel);
         }
     }
@@ -174,11 +174,13 @@ public static class BulkLoad
         await copy.WriteAsync(key, cancel);
     }
 
-    // Two hundred thousand jobs are taken in at the end of one copy: that takes longer than a query may.
+    // Two hundred thousand jobs take longer than a query may.
+    private static readonly TimeSpan Longest = TimeSpan.FromMinutes(20);
+
     private static async Task<NpgsqlBinaryImporter> Copy(NpgsqlConnection to, string sql, CancellationToken cancel)
     {
         var copy = await to.BeginBinaryImportAsync(sql, cancel);
-        copy.Timeout = TimeSpan.FromMinutes(20);
+        copy.Timeout = Longest;
         return copy;
     }
 

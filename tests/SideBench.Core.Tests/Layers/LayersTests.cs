@@ -14,7 +14,7 @@ public partial class LayersTests
         ["Machines"],
         ["Jobs"],
         ["Diagnosis"],
-        ["Ink", "Nozzles", "StripDown"],
+        ["Ink", "Nozzles", "StripDown", "HeadCare"],
         ["Bench"],
         ["Simulation"],
     ];

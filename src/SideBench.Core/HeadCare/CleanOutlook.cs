@@ -1,0 +1,79 @@
+namespace SideBench.Core.HeadCare;
+
+/// <summary>What one more application of a method would bring.</summary>
+/// <param name="Back">Chances of how many of the missing nozzles are back after it, from none to all.</param>
+/// <param name="Complete">Chance that none is missing after it, 0 to 1.</param>
+public sealed record NextApplication(IReadOnlyList<double> Back, double Complete)
+{
+    /// <summary>The number with as much above it as below.</summary>
+    public int Best => Quantile(0.5);
+
+    /// <summary>The number of nozzles that is not passed with this chance.</summary>
+    /// <param name="share">0 to 1.</param>
+    public int Quantile(double share)
+    {
+        var sum = 0.0;
+        for (var k = 0; k < Back.Count; k++)
+        {
+            sum += Back[k];
+            if (sum >= share)
+                return k;
+        }
+
+        return Back.Count - 1;
+    }
+}
+
+/// <summary>
+/// What is behind a channel's missing nozzles, and what one more clean, rest, soak or flush would bring, learnt from every pair of sheets
+/// of this head: a clog, air and starvation are weighed by how well each explains them. House default: the priors of the packs.
+/// </summary>
+public sealed class CleanOutlook
+{
+    private readonly HeadHistory head;
+    private readonly ClogBelief clog;
+    private readonly AirBelief air;
+
+    private CleanOutlook(HeadHistory head, HeadCareNumbers numbers, ClogBelief clog, AirBelief air)
+    {
+        (this.head, this.clog, this.air) = (head, clog, air);
+        var prior = head.Refilled ? numbers.PriorRefilled : numbers.Prior;
+        double[] logs =
+        [
+            Math.Log(prior.Clog) + clog.LogEvidence,
+            Math.Log(prior.Air) + air.LogEvidence,
+            Math.Log(prior.Starved) + StarvedEvidence.Of(head, numbers),
+        ];
+        var odds = logs.Select(l => Math.Exp(l - logs.Max())).ToArray();
+        Explanation = new ExplanationOdds(odds[0] / odds.Sum(), odds[1] / odds.Sum(), odds[2] / odds.Sum());
+    }
+
+    /// <summary>How likely each explanation is now.</summary>
+    public ExplanationOdds Explanation { get; }
+
+    /// <summary>The outlook of a channel.</summary>
+    /// <param name="head">The channel and its sheets.</param>
+    /// <param name="numbers">House numbers.</param>
+    /// <returns>Null when the house has no chance for its kind of head, or for a method that was applied.</returns>
+    public static CleanOutlook? Of(HeadHistory head, HeadCareNumbers numbers) =>
+        ClogBelief.Of(head, numbers) is { } clog ? new CleanOutlook(head, numbers, clog, AirBelief.Of(head, numbers)) : null;
+
+    /// <summary>What one more application would bring.</summary>
+    /// <param name="method">The method.</param>
+    /// <returns>Null when the house has no chance for it on this kind of head.</returns>
+    public NextApplication? Next(string method)
+    {
+        if (clog.Next(method) is not { } ifClog)
+            return null;
+        var ifAir = air.Next();
+        var back = new double[ifClog.Length];
+        for (var k = 0; k < back.Length; k++)
+            back[k] = (Explanation.Clog * ifClog[k]) + (Explanation.Air * ifAir[k]);
+        // What is starved brings nothing back, whatever is done to the head.
+        back[0] += Explanation.Starved;
+        return new NextApplication(
+            back,
+            (Explanation.Clog * ifClog[^1]) + (Explanation.Air * air.Complete()) + (head.Missing.Count == 0 ? Explanation.Starved : 0)
+        );
+    }
+}
