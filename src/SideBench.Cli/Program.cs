@@ -6,6 +6,7 @@ return args switch
 {
     ["export", var file] => await ExportCommand.Run(file),
     ["read-sheet", .. var options] => ReadSheetCommand.Run(options),
+    ["estimate"] => EstimateCommand.Run(),
     ["pg-env"] => PgEnv.Print(),
     ["known-packs", var folder] => KnownPacksCommand.Run(folder),
     ["measure", .. var options] => await MeasureCommand.Run(options),
@@ -16,7 +17,7 @@ static int Usage()
 {
     Console.Error.WriteLine(
         "Usage: ./sidebench measure [--json FILE] | measure diagnosis [--jobs N] [--markdown FILE] | measure sheets "
-            + "[--scenes N] [--markdown FILE] | read-sheet --layout L.json "
+            + "[--scenes N] [--markdown FILE] | estimate | read-sheet --layout L.json "
             + "--image X.jpg | export FILE.csv|FILE.json | backup FILE | restore FILE"
     );
     return 2;

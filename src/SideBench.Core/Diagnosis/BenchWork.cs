@@ -22,7 +22,8 @@ public static class BenchWork
         double? quantity,
         Func<string> newId,
         double? coveragePct = null,
-        int slot = 0
+        int slot = 0,
+        bool before = false
     )
     {
         if (IsEnded(job) is { } ended)
@@ -33,7 +34,8 @@ public static class BenchWork
         var o = step.IndexOf(outcome);
         if (o < 0)
             return new Problem(DiagnosisProblem.UnknownAnswer, "/outcome", outcome, step.Name);
-        if (IsHeld(job, step) is { } gate)
+        // What was seen before this visit is told: no hand does it now, so nothing holds it.
+        if (!before && IsHeld(job, step) is { } gate)
             return new Problem(DiagnosisProblem.HeldBack, "/finding", step.Name, gate.Reason, gate.Lift);
         var told = step.Outcomes[o];
         if (quantity is { } number && told.Quantity is { } asked && (!double.IsFinite(number) || number < asked.Min || number > asked.Max))
@@ -54,18 +56,19 @@ public static class BenchWork
         if (slot < 0 || slot > job.Book.Model.Slots.Count)
             return new Problem(ProblemCode.OutOfRange, "/slot", slot, 0, job.Book.Model.Slots.Count);
         var measured = told.Quantity is null ? null : quantity;
+        var when = before ? ", seen before this visit" : "";
         return new List<EntryBody>
         {
             new Answered(
                 step.Id,
                 told.Id,
                 step.Name,
-                told.Label,
-                told.Says,
+                told.Label + when,
+                told.Says + when,
                 measured,
                 told.Quantity?.Unit ?? "",
-                StepCost.MinutesOf(step, job.Book.Model) + StepCost.OpeningOf(step, job.State.Tray),
-                NewPuts(job, step, newId),
+                before ? 0 : StepCost.MinutesOf(step, job.Book.Model) + StepCost.OpeningOf(step, job.State.Tray),
+                before ? [] : NewPuts(job, step, newId),
                 job.Thread.Id,
                 measured is not null && told.Quantity!.WithCoverage ? coveragePct : null,
                 job.Book.Model.Slots.FirstOrDefault(s => s.Panel == slot)?.Ink

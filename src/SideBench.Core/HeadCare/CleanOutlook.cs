@@ -76,4 +76,15 @@ public sealed class CleanOutlook
             (Explanation.Clog * ifClog[^1]) + (Explanation.Air * air.Complete()) + (head.Missing.Count == 0 ? Explanation.Starved : 0)
         );
     }
+
+    /// <summary>Chance that the channel is complete on one of the sheets after some more applications.</summary>
+    /// <param name="times">How often each method is applied.</param>
+    internal double CompleteAfter(IReadOnlyList<(string Method, int Times)> times) =>
+        head.Missing.Count == 0
+            ? 1
+            : (Explanation.Clog * clog.CompleteAfter(times))
+                + (Explanation.Air * (1 - Math.Pow(1 - air.Complete(), times.Sum(t => t.Times))));
+
+    /// <summary>Nozzles missing now.</summary>
+    public int Missing => head.Missing.Count;
 }

@@ -1,4 +1,5 @@
 using MathNet.Numerics;
+using MathNet.Numerics.Distributions;
 
 namespace SideBench.Core.HeadCare;
 
@@ -8,6 +9,9 @@ namespace SideBench.Core.HeadCare;
 /// </summary>
 internal sealed class ClogBelief
 {
+    // Even steps of a chance, by how many methods are applied: a plan asks for hundreds of ways on.
+    private static readonly int[] Steps = [1, 24, 14, 8, 5];
+    private readonly Dictionary<(double, double, int), double[]> steps = [];
     private readonly HeadHistory head;
     private readonly HeadCareNumbers numbers;
     private readonly CloggedTally tally;
@@ -57,6 +61,48 @@ internal sealed class ClogBelief
         }
 
         return back;
+    }
+
+    /// <summary>Chance that none is missing after some more applications.</summary>
+    /// <param name="times">How often each of some methods is applied.</param>
+    public double CompleteAfter(IReadOnlyList<(string Method, int Times)> times)
+    {
+        var missing = head.Missing.Count;
+        if (missing == 0)
+            return 1;
+        var all = cases.Where(c => c.CanClear == missing).ToList();
+        var some = times.Where(t => t.Times > 0).ToList();
+        var fine = Steps[Math.Min(some.Count, Steps.Length - 1)];
+        return all.Sum(c => c.Weight * Cleared(missing, some, c.Past, fine, 0, 1));
+    }
+
+    // Every missing nozzle can clear: each is still missing when every application passed it by. Methods are even steps of their chance.
+    private double Cleared(int missing, List<(string Method, int Times)> times, int[] past, int fine, int from, double left)
+    {
+        if (from == times.Count)
+            return Math.Pow(1 - left, missing);
+        var (alpha, beta) = Now(times[from].Method, past);
+        var sum = 0.0;
+        foreach (var chance in EvenSteps(alpha, beta, fine))
+            sum += Cleared(missing, times, past, fine, from + 1, left * Math.Pow(1 - chance, times[from].Times));
+        return sum / fine;
+    }
+
+    private (double Alpha, double Beta) Now(string method, int[] past)
+    {
+        var at = tally.Methods.ToList().IndexOf(method);
+        if (at >= 0)
+            return (priors[at].Alpha + tally.Hits[at], priors[at].Beta + tally.Misses[at] + past[at]);
+        var prior = ClearingPrior.Of(head, method, numbers)!.Value;
+        return (prior.Alpha, prior.Beta);
+    }
+
+    // The middles of equally likely parts of a beta distribution, kept: they are asked for again and again.
+    private double[] EvenSteps(double alpha, double beta, int fine)
+    {
+        if (!steps.TryGetValue((alpha, beta, fine), out var even))
+            steps[(alpha, beta, fine)] = even = [.. Enumerable.Range(0, fine).Select(i => Beta.InvCDF(alpha, beta, (i + 0.5) / fine))];
+        return even;
     }
 
     // Group by group: so many of it can clear, the rest never will.

@@ -19,6 +19,7 @@ namespace SideBench.Core.HeadCare;
 /// <param name="PriorRefilled">The same on refilled cartridges and add-on supplies.</param>
 /// <param name="AirChance">With air in the channel each nozzle is missing anew with a chance in this range.</param>
 /// <param name="StarvedShare">A starved channel loses a share of its nozzles in this range at each clean, from its far end.</param>
+/// <param name="CleansInRow">Cleans in a row at most, before a rest or a soak.</param>
 /// <param name="Slip">Chance that one nozzle does what an explanation has no room for, above 0.</param>
 public sealed record HeadCareNumbers(
     IReadOnlyDictionary<string, IReadOnlyDictionary<string, double>> Chances,
@@ -36,6 +37,7 @@ public sealed record HeadCareNumbers(
     ExplanationOdds PriorRefilled,
     ShareRange AirChance,
     ShareRange StarvedShare,
+    int CleansInRow,
     double Slip
 );
 

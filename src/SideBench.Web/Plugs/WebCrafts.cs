@@ -1,3 +1,4 @@
+using SideBench.Web.Features.HeadCare;
 using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.StripDown;
 
@@ -14,5 +15,6 @@ public static class WebCrafts
             Services = services => services.AddSingleton<SheetDesk>().AddSingleton<StandIns>(),
         },
         new WebCraft("StripDown", routes => routes.MapStripDown()),
+        new WebCraft("HeadCare", routes => routes.MapHeadCare()),
     ];
 }

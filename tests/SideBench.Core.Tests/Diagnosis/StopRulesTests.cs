@@ -29,6 +29,23 @@ public class StopRulesTests
     }
 
     [Fact]
+    public void WhatWasSeenBeforeThisVisit_IsTold_ThoughTheWarrantyHoldsTheLook()
+    {
+        var intake = TestShop.Intake(
+            "tolling-folio-3",
+            "waste-full",
+            warranty: DateOnly.FromDateTime(TestShop.Now.UtcDateTime).AddDays(30)
+        );
+        var job = Told(intake, "counter-reading=limit");
+        Outcomes.Outcome<IReadOnlyList<Core.Record.EntryBody>> Drain(bool before) =>
+            BenchWork.Answer(job, "drain-look", "off", null, () => "x", before: before);
+        Assert.Equal("held-back", Drain(before: false).Problems[0].Code.Id);
+        var told = (Answered)Drain(before: true).Value.Single();
+        Assert.Equal((0, 0), (told.Minutes, told.Puts.Count));
+        Assert.EndsWith(", seen before this visit", told.Says);
+    }
+
+    [Fact]
     public void PastTheCustomersLimit_Asks_AndAnEasyCheckWithinItStillComesFirst()
     {
         var intake = TestShop.Intake("marram-quartet-a4", "fades-under-load") with { Limit = 3 };

@@ -23,7 +23,8 @@ public sealed record AnswerRequest(
     double? Quantity,
     int Thread = 0,
     double? CoveragePct = null,
-    int Slot = 0
+    int Slot = 0,
+    bool Before = false
 ) : IJobWrite;
 
 public sealed record MendRequest(Guid Key, int SeenVersion, string Repair, double? Minutes, string? Lot, int Thread = 0) : IJobWrite;

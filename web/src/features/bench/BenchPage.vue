@@ -61,9 +61,9 @@ const word = ref('')
 const opening = ref(false)
 const showThread = (id: number) => router.replace({ query: id ? { thread: String(id) } : {} })
 
-async function answer(outcome: string, quantity: number | null, coveragePct: number | null) {
+async function answer(outcome: string, quantity: number | null, coveragePct: number | null, before: boolean) {
   const step = chosen.value ?? job.value?.advice.step
-  if (step && (await desk.answer({ finding: step.id, outcome, quantity, coveragePct }))) chosen.value = null
+  if (step && (await desk.answer({ finding: step.id, outcome, quantity, coveragePct, before }))) chosen.value = null
 }
 
 async function mend(lot: string) {

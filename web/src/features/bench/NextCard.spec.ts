@@ -37,7 +37,7 @@ describe('NextCard', () => {
     expect(card.emitted('answer')).toBeUndefined()
     vi.advanceTimersByTime(youngMs)
     await press('8')
-    expect(card.emitted('answer')).toEqual([['o7', null, null]])
+    expect(card.emitted('answer')).toEqual([['o7', null, null, false]])
     // Another card is young again.
     await card.setProps({ chosen: testStep({ id: 'another', outcomes }) })
     await press('1')
@@ -50,8 +50,8 @@ describe('NextCard', () => {
     await card.find('[data-outcome=free]').trigger('click')
     await press('2')
     expect(card.emitted('answer')).toEqual([
-      ['free', null, null],
-      ['hard', null, null],
+      ['free', null, null, false],
+      ['hard', null, null, false],
     ])
     card.unmount()
   })
@@ -60,7 +60,7 @@ describe('NextCard', () => {
     const card = show()
     await card.find('input').setValue('4,5')
     await card.find('[data-outcome=hard]').trigger('click')
-    expect(card.emitted('answer')).toEqual([['hard', 4.5, null]])
+    expect(card.emitted('answer')).toEqual([['hard', 4.5, null, false]])
     card.unmount()
   })
 
@@ -101,6 +101,23 @@ describe('NextCard', () => {
     await press('1')
     expect(card.emitted('answer')).toBeUndefined()
     expect(card.find('[data-outcome=free]').attributes('disabled')).toBeDefined()
+    card.unmount()
+  })
+
+  it('takes what was seen before this visit, though a gate holds the look', async () => {
+    const held = {
+      stepId: 'x',
+      stepName: 'x',
+      gate: 'warranty-opening',
+      reason: '',
+      lift: '',
+      overridable: false,
+      spends: '',
+    }
+    const card = show({ chosen: testStep({ held }) })
+    await card.find('[data-testid=seen-before]').trigger('click')
+    await press('1')
+    expect(card.emitted('answer')![0]![3]).toBe(true)
     card.unmount()
   })
 

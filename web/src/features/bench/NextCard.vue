@@ -20,7 +20,7 @@ const props = defineProps<{
   mayBench: boolean
 }>()
 const emit = defineEmits<{
-  answer: [outcome: string, quantity: number | null, coveragePct: number | null]
+  answer: [outcome: string, quantity: number | null, coveragePct: number | null, before: boolean]
   mend: [lot: string]
   choose: [step: Step | null]
   close: [how: string]
@@ -38,6 +38,7 @@ watch(
     quantities.value = {}
     coverages.value = {}
     lot.value = ''
+    before.value = false
   },
 )
 const title = useTemplateRef('title')
@@ -50,7 +51,9 @@ watch(
   },
 )
 const toldSlot = computed(() => props.job.threads.find((t) => t.id === props.job.thread)?.slot ?? 0)
-const blocked = computed(() => step.value?.held ?? null)
+/** A look made before this visit is told, whatever holds it now. */
+const before = ref(false)
+const blocked = computed(() => (before.value ? null : (step.value?.held ?? null)))
 const stopped = computed(() => props.busy || !props.mayBench || blocked.value !== null)
 /** Two answers beside each other where there are many, or none can be given yet; an answer with a number needs its room. */
 const pairs = computed(
@@ -74,7 +77,8 @@ const heading = computed(() => {
 function answer(index: number) {
   const outcome = step.value?.outcomes[index]
   if (!outcome || stopped.value || !settled.value) return
-  emit('answer', outcome.id, quantities.value[outcome.id] ?? null, coverages.value[outcome.id] ?? null)
+  const { id } = outcome
+  emit('answer', id, quantities.value[id] ?? null, coverages.value[id] ?? null, before.value)
 }
 
 const rows = useTemplateRef('rows')
@@ -120,6 +124,16 @@ useKeys(() => [
     <SlotMap v-if="step?.showsSlots && !blocked" :slots="job.slots" :told="toldSlot" />
     <WaitNote v-if="step" :job="job" />
     <StepWarnings v-if="step" :step="step" :tray-count="job.tray.length" @clear-tray="emit('clearTray')" />
+    <button
+      v-if="step?.held && step.kind !== 'repair' && mayBench"
+      type="button"
+      class="press mt-2"
+      :aria-pressed="before"
+      data-testid="seen-before"
+      @click="before = !before"
+    >
+      It was seen before this visit
+    </button>
     <template v-if="step && step.kind === 'repair'">
       <ol v-if="step.steps.length" class="mt-2 list-decimal space-y-1 pl-6">
         <li v-for="s in step.steps" :key="s">{{ s }}</li>

@@ -43,8 +43,12 @@ export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
     retry: writes.retry,
     sayOver: writes.sayOver,
     dismiss: writes.dismiss,
-    answer: (said: Omit<Api<'AnswerRequest'>, 'key' | 'seenVersion' | 'thread' | 'slot'> & { slot?: number }) =>
-      answer({ slot: 0, ...said }),
+    answer: (
+      said: Omit<Api<'AnswerRequest'>, 'key' | 'seenVersion' | 'thread' | 'slot' | 'before'> & {
+        slot?: number
+        before?: boolean
+      },
+    ) => answer({ slot: 0, before: false, ...said }),
     mend: write((body: Api<'MendRequest'>) => dataOf(api.POST('/api/jobs/{id}/repairs', { ...at, body }))),
     takeBack: write((body: Api<'CorrectRequest'>) => dataOf(api.POST('/api/jobs/{id}/corrections', { ...at, body }))),
     override: write((body: Api<'OverrideRequest'>) => dataOf(api.POST('/api/jobs/{id}/overrides', { ...at, body }))),

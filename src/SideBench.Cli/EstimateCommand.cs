@@ -1,0 +1,60 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using SideBench.Core.HeadCare;
+using SideBench.Packs;
+using SideBench.Web.Features.HeadCare;
+using SideBench.Web.Hosting;
+
+namespace SideBench.Cli;
+
+/// <summary>Estimates from histories on standard input: one object, or one a line; answers one a line, in the same order.</summary>
+internal static class EstimateCommand
+{
+    private const int Good = 0;
+    private const int BadInput = 2;
+    private const int Refused = 3;
+    private static readonly JsonSerializerOptions Written = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
+    /// <summary>Answers.</summary>
+    /// <returns>0 when every one was answered, 3 when any was refused, 2 when the input is not JSON.</returns>
+    public static int Run()
+    {
+        var numbers = PackReader
+            .Numbers(PackFolder.Read(Settings.Needed(Settings.Packs).Split(':', StringSplitOptions.RemoveEmptyEntries)).Value)
+            .Value.Of<HeadCareNumbers>();
+        var refused = false;
+        try
+        {
+            foreach (var request in Requests(Console.In.ReadToEnd()))
+            {
+                var answer = Estimates.Answer(request, numbers);
+                refused |= (string?)answer["status"] != "ok";
+                Console.WriteLine(answer.ToJsonString(Written));
+            }
+        }
+        catch (JsonException e)
+        {
+            Console.Error.WriteLine($"The input is not JSON: {e.Message}");
+            return BadInput;
+        }
+
+        return refused ? Refused : Good;
+    }
+
+    // One object over several lines, or one a line.
+    private static List<JsonNode?> Requests(string text)
+    {
+        try
+        {
+            return [JsonNode.Parse(text)];
+        }
+        catch (JsonException)
+        {
+            return
+            [
+                .. text.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(l => JsonNode.Parse(l)),
+            ];
+        }
+    }
+}

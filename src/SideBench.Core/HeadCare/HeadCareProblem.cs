@@ -1,0 +1,52 @@
+using SideBench.Core.Outcomes;
+
+namespace SideBench.Core.HeadCare;
+
+/// <summary>What a person can cause or mend with estimates of head care, each with its words and what sort it is.</summary>
+public static class HeadCareProblem
+{
+    /// <summary>No such estimate.</summary>
+    public static readonly ProblemCode UnknownEstimate = new(
+        "unknown-estimate",
+        ProblemSort.Wrong,
+        "No such estimate",
+        "There is no estimate “{0}”.",
+        "Ask for one of these: {1}."
+    );
+
+    /// <summary>The house has no chances for this kind of head.</summary>
+    public static readonly ProblemCode UnknownHead = new(
+        "unknown-head",
+        ProblemSort.Wrong,
+        "No chances for this head",
+        "The packs say nothing of “{0}”.",
+        "Name another kind or ink, or add its chances to a pack."
+    );
+
+    /// <summary>The house has no chance for a method on this kind of head.</summary>
+    public static readonly ProblemCode UnknownMethod = new(
+        "unknown-method",
+        ProblemSort.Wrong,
+        "No chance for this method",
+        "The packs have no chance of “{0}” on “{1}”.",
+        "Name another method, or add its chance to a pack."
+    );
+
+    /// <summary>A field that the estimate does not know.</summary>
+    public static readonly ProblemCode UnknownField = new(
+        "unknown-field",
+        ProblemSort.Wrong,
+        "Not a field of this estimate",
+        "“{0}” means nothing here.",
+        "Leave it out, or spell it as the format does."
+    );
+
+    /// <summary>A value of the wrong sort.</summary>
+    public static readonly ProblemCode WrongSort = new(
+        "wrong-sort",
+        ProblemSort.Wrong,
+        "Not the right sort of value",
+        "It should be {0}.",
+        "Write it so."
+    );
+}

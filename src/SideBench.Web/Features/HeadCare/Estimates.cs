@@ -1,0 +1,157 @@
+using System.Text.Json.Nodes;
+using SideBench.Core.HeadCare;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Quantities;
+using SideBench.Web.Problems;
+
+namespace SideBench.Web.Features.HeadCare;
+
+/// <summary>Estimates from a history that nobody here made: one object in, one out, by the functions that the pages use.</summary>
+public static class Estimates
+{
+    private const string CleanOutlookName = "clean-outlook";
+    private const int MostNozzles = 2000;
+    private const double Most = 1e6;
+    private static readonly string[] Methods = ["clean-light", "clean-normal", "clean-deep", "soak", "flush", "rest"];
+
+    /// <summary>The answer to one request: its result, or every problem with its place.</summary>
+    /// <param name="request">What was sent.</param>
+    /// <param name="numbers">House numbers.</param>
+    public static JsonObject Answer(JsonNode? request, HeadCareNumbers numbers)
+    {
+        var name = request is JsonObject { } o && o["estimate"] is JsonValue v && v.TryGetValue<string>(out var told) ? told : "";
+        var outcome =
+            request is not JsonObject asked ? new Problem(HeadCareProblem.WrongSort, "", "an object")
+            : name != CleanOutlookName ? new Problem(HeadCareProblem.UnknownEstimate, "/estimate", name, CleanOutlookName)
+            : Outlook(asked, numbers);
+        var answer = new JsonObject { ["estimate"] = name, ["status"] = outcome.IsGood ? "ok" : "refused" };
+        if (outcome.IsGood)
+            answer["result"] = outcome.Value;
+        else
+            answer["problems"] = new JsonArray([.. outcome.Problems.Select(Shown)]);
+        return answer;
+    }
+
+    private static JsonObject Shown(Problem problem) =>
+        new()
+        {
+            ["code"] = problem.Code.Id,
+            ["pointer"] = problem.Path,
+            ["say"] = $"{ProblemText.Fill(problem.Code.Detail, problem)} {ProblemText.Fill(problem.Code.Hint, problem)}",
+        };
+
+    private static Outcome<JsonObject> Outlook(JsonObject asked, HeadCareNumbers numbers)
+    {
+        var problems = new List<Problem>();
+        var all = new HistoryReader(asked, "", problems);
+        all.Word("estimate", CleanOutlookName);
+        _ = asked.ContainsKey("at") ? all.Text("at") : "";
+        var head = all.Object("head") is { } told ? Head(told) : null;
+        if (head is not null)
+            head = head with { Done = [.. all.Objects("history", isNeeded: false).Select(h => Done(h, head.Nozzles))] };
+        var methods = all.Objects("methods").Select(Method).ToList();
+        var replace = all.Number("replace", 0, Most);
+        all.Done();
+        if (problems.Count > 0 || head is null)
+            return problems;
+        if (!numbers.Chances.TryGetValue(head.Kind, out var chances))
+            return new Problem(HeadCareProblem.UnknownHead, "/head", head.Kind);
+        foreach (var (method, i) in methods.Select((m, i) => (m.Method, i)).Where(m => !chances.ContainsKey(m.Method)))
+            problems.Add(new Problem(HeadCareProblem.UnknownMethod, $"/methods/{i}/method", method, head.Kind));
+        foreach (var (method, i) in head.Done.Select((d, i) => (d.Method, i)).Where(d => !chances.ContainsKey(d.Method)))
+            problems.Add(new Problem(HeadCareProblem.UnknownMethod, $"/history/{i}/method", method, head.Kind));
+        if (problems.Count > 0)
+            return problems;
+        var outlook = CleanOutlook.Of(head, numbers)!;
+        return Result(outlook, methods, CleanPlan.Of(outlook, methods, replace, numbers.CleansInRow));
+    }
+
+    private static HeadHistory Head(HistoryReader told)
+    {
+        var kind = $"{told.Word("kind", "piezo", "thermal")} {told.Word("ink", "dye", "pigment", "transfer", "white")}";
+        var nozzles = told.Whole("nozzles", 1, MostNozzles);
+        var head = new HeadHistory(
+            kind,
+            told.Number("idleWeeks", 0, Most, without: 0),
+            nozzles,
+            told.Flag("refilled"),
+            told.Nozzles("missing", nozzles),
+            []
+        );
+        told.Done();
+        return head;
+    }
+
+    private static Application Done(HistoryReader told, int nozzles)
+    {
+        var done = new Application(told.Word("method", Methods), told.Nozzles("before", nozzles), told.Nozzles("after", nozzles));
+        told.Done();
+        return done;
+    }
+
+    private static MethodPrice Method(HistoryReader told)
+    {
+        var price = new MethodPrice(
+            told.Word("method", Methods),
+            Millilitres.Of(told.Number("ml", 0, Most, without: 0)),
+            CounterShare.OfPct(told.Number("counterPct", 0, Most, without: 0)),
+            Minutes.Of(told.Number("handsMin", 0, Most, without: 0)),
+            Minutes.Of(told.Number("waitMin", 0, Most, without: 0)),
+            told.Number("money", 0, Most, without: 0) + told.Number("risk", 0, Most, without: 0)
+        );
+        told.Done();
+        return price;
+    }
+
+    private static JsonObject Result(CleanOutlook outlook, IReadOnlyList<MethodPrice> methods, CleanPlan plan)
+    {
+        var next = new JsonObject();
+        foreach (var method in methods.Select(m => m.Method).Distinct())
+        {
+            var one = outlook.Next(method)!;
+            next[method] = new JsonObject
+            {
+                ["nextBack"] = new JsonObject
+                {
+                    ["best"] = one.Best,
+                    ["low"] = one.Quantile(0.05),
+                    ["high"] = one.Quantile(0.95),
+                },
+                ["completeNext"] = one.Complete,
+            };
+        }
+
+        return new JsonObject
+        {
+            ["explanation"] = new JsonObject
+            {
+                ["clog"] = outlook.Explanation.Clog,
+                ["air"] = outlook.Explanation.Air,
+                ["starved"] = outlook.Explanation.Starved,
+            },
+            ["methods"] = next,
+            ["plan"] = new JsonObject
+            {
+                ["steps"] = new JsonArray([.. plan.Steps.Select(s => JsonValue.Create(s))]),
+                ["complete"] = plan.Complete,
+                ["expected"] = new JsonObject
+                {
+                    ["money"] = plan.Price,
+                    ["ml"] = plan.Ink.Value,
+                    ["counterPct"] = plan.Counter.Pct,
+                    ["handsMin"] = plan.Hands.Value,
+                },
+            },
+            ["stop"] = plan.Stop is { } why ? Why(why) : null,
+        };
+    }
+
+    private static string Why(StopReason why) =>
+        why switch
+        {
+            StopReason.Complete => "Nothing is missing.",
+            StopReason.Air => "Gaps move: air in the channel is likelier than a clog. Look to the supply; cleans do not help.",
+            StopReason.Starved => "Each clean leaves more missing from one end: the supply cannot follow. Look to it before the head.",
+            _ => "What another application would bring is not worth its price against giving up.",
+        };
+}
