@@ -45,6 +45,14 @@ public class EstimatesTests(BenchServer server) : IClassFixture<BenchServer>
     [Theory]
     [InlineData("""{"estimate":"weather"}""", "unknown-estimate /estimate")]
     [InlineData("[]", "wrong-sort ")]
+    [InlineData("""{"estimate":"clean-outlook","estimate":"x"}""", "wrong-sort ")]
+    [InlineData(
+        """
+            {"estimate":"clean-outlook","head":{"kind":"piezo","ink":"dye","nozzles":9,"missing":[1]},
+             "methods":[{"method":"soak"},{"method":"soak"}],"replace":1}
+            """,
+        "wrong-sort /methods/1/method"
+    )]
     [InlineData("""{"estimate":"clean-outlook"}""", "missing /head", "missing /methods", "missing /replace")]
     [InlineData(
         """{"estimate":"clean-outlook","head":{"kind":"ox","ink":"dye","nozzles":9,"missing":[9,1,1]},"methods":[],"replace":-1,"x":1}""",

@@ -38,6 +38,8 @@ public static class BenchWork
         if (!before && IsHeld(job, step) is { } gate)
             return new Problem(DiagnosisProblem.HeldBack, "/finding", step.Name, gate.Reason, gate.Lift);
         var told = step.Outcomes[o];
+        if (before && (step.IsProof || job.Timeline.Any(e => e is CaseEvent.Worked)))
+            return new Problem(DiagnosisProblem.SeenTooEarly, "/before", step.Name);
         if (quantity is { } number && told.Quantity is { } asked && (!double.IsFinite(number) || number < asked.Min || number > asked.Max))
             return new Problem(ProblemCode.OutOfRange, "/quantity", number, asked.Min, asked.Max);
         if (told.Quantity is { Needed: true } && quantity is null)

@@ -8,6 +8,15 @@ public static class DiagnosisProblem
     /// <summary>A gate holds this step back.</summary>
     public static readonly ProblemCode HeldBack = new("held-back", ProblemSort.Conflict, "Not now: {0}", "{1}", "What would allow it: {2}");
 
+    /// <summary>What was seen before this visit proves nothing, and says nothing once work was done.</summary>
+    public static readonly ProblemCode SeenTooEarly = new(
+        "seen-too-early",
+        ProblemSort.Conflict,
+        "Look again",
+        "“{0}” is a proof, or work was done since it was seen: it may be otherwise now.",
+        "Look again as soon as nothing holds it."
+    );
+
     /// <summary>A repair was made and not proved.</summary>
     public static readonly ProblemCode NotProved = new(
         "not-proved",

@@ -1,3 +1,5 @@
+using MathNet.Numerics.Distributions;
+
 namespace SideBench.Core.HeadCare;
 
 /// <summary>What air in the channel means: at every sheet each nozzle is missing anew with the same chance. Added up on a grid.</summary>
@@ -43,12 +45,8 @@ internal sealed class AirBelief
         var back = new double[missing + 1];
         for (var i = 0; i < Steps; i++)
         {
-            var chance = weights[i] * Math.Pow(chances[i], missing);
             for (var k = 0; k <= missing; k++)
-            {
-                back[k] += chance;
-                chance *= (missing - k) / (k + 1.0) * (1 - chances[i]) / chances[i];
-            }
+                back[k] += weights[i] * Binomial.PMF(1 - chances[i], missing, k);
         }
 
         return back;

@@ -26,15 +26,16 @@ internal static class StarvedEvidence
         var (least, most) = ((int)Math.Ceiling(numbers.StarvedShare.From * nozzles), (int)Math.Floor(numbers.StarvedShare.To * nozzles));
         // Nothing is left to lose beyond the near end.
         (least, most) = (Math.Min(Math.Max(1, least), end), Math.Min(Math.Max(1, most), end));
-        var sum = 0.0;
+        var logs = new List<double>();
         for (var lost = least; lost <= most; lost++)
         {
             var edge = end - lost;
             var odd = Enumerable.Range(0, nozzles).Count(n => (n >= edge || done.Before.Contains(n)) != done.After.Contains(n));
-            sum += Math.Exp(Slips(odd, nozzles, numbers.Slip));
+            logs.Add(Slips(odd, nozzles, numbers.Slip));
         }
 
-        return Math.Log(Math.Max(sum / (most - least + 1), double.Epsilon));
+        var top = logs.Max();
+        return top + Math.Log(logs.Average(l => Math.Exp(l - top)));
     }
 
     private static double Unchanged(IReadOnlySet<int> before, IReadOnlySet<int> after, int nozzles, double slip)

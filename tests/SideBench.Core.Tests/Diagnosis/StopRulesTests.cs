@@ -43,6 +43,9 @@ public class StopRulesTests
         var told = (Answered)Drain(before: true).Value.Single();
         Assert.Equal((0, 0), (told.Minutes, told.Puts.Count));
         Assert.EndsWith(", seen before this visit", told.Says);
+        // It proves nothing, and is no news of what was worked on since.
+        var proof = BenchWork.Answer(job, "counter-readback", "ready", null, () => "x", before: true);
+        Assert.Equal("seen-too-early", proof.Problems[0].Code.Id);
     }
 
     [Fact]

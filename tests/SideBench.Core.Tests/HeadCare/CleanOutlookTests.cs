@@ -84,6 +84,13 @@ public class CleanOutlookTests
     }
 
     [Fact]
+    public void LongChannelAlmostAllMissing_IsStillADistribution()
+    {
+        var head = Head([.. Enumerable.Range(0, 900)]) with { Nozzles = 1000, Refilled = true };
+        Assert.Equal(1, Of(head).Next("flush")!.Back.Sum(), 6);
+    }
+
+    [Fact]
     public void WhatIsExact_AgreesWithTheSlowGrid()
     {
         var histories = new[]

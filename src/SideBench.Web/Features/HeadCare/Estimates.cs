@@ -19,18 +19,41 @@ public static class Estimates
     /// <param name="numbers">House numbers.</param>
     public static JsonObject Answer(JsonNode? request, HeadCareNumbers numbers)
     {
+        try
+        {
+            return Answered(request, numbers);
+        }
+        catch (ArgumentException)
+        {
+            // An object that names a field twice says so only when it is looked into.
+            return Refused("", [new Problem(HeadCareProblem.WrongSort, "", "an object that names each field once")]);
+        }
+    }
+
+    private static JsonObject Answered(JsonNode? request, HeadCareNumbers numbers)
+    {
         var name = request is JsonObject { } o && o["estimate"] is JsonValue v && v.TryGetValue<string>(out var told) ? told : "";
         var outcome =
             request is not JsonObject asked ? new Problem(HeadCareProblem.WrongSort, "", "an object")
             : name != CleanOutlookName ? new Problem(HeadCareProblem.UnknownEstimate, "/estimate", name, CleanOutlookName)
             : Outlook(asked, numbers);
-        var answer = new JsonObject { ["estimate"] = name, ["status"] = outcome.IsGood ? "ok" : "refused" };
-        if (outcome.IsGood)
-            answer["result"] = outcome.Value;
-        else
-            answer["problems"] = new JsonArray([.. outcome.Problems.Select(Shown)]);
-        return answer;
+        return outcome.IsGood
+            ? new JsonObject
+            {
+                ["estimate"] = name,
+                ["status"] = "ok",
+                ["result"] = outcome.Value,
+            }
+            : Refused(name, outcome.Problems);
     }
+
+    private static JsonObject Refused(string name, IReadOnlyList<Problem> problems) =>
+        new()
+        {
+            ["estimate"] = name,
+            ["status"] = "refused",
+            ["problems"] = new JsonArray([.. problems.Select(Shown)]),
+        };
 
     private static JsonObject Shown(Problem problem) =>
         new()
@@ -50,6 +73,10 @@ public static class Estimates
         if (head is not null)
             head = head with { Done = [.. all.Objects("history", isNeeded: false).Select(h => Done(h, head.Nozzles))] };
         var methods = all.Objects("methods").Select(Method).ToList();
+        foreach (var (method, i) in methods.Select((m, i) => (m.Method, i)).Where(m => methods.FindIndex(o => o.Method == m.Method) < m.i))
+            problems.Add(
+                new Problem(HeadCareProblem.WrongSort, $"/methods/{i}/method", $"a method told once, and “{method}” is told twice")
+            );
         var replace = all.Number("replace", 0, Most);
         all.Done();
         if (problems.Count > 0 || head is null)
