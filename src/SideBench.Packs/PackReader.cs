@@ -160,6 +160,7 @@ public static class PackReader
         double PageMl,
         double? DamperMl,
         IReadOnlyList<string> Cautions,
+        ModelFile.HeadPart HeadCare,
         ModelFile.SheetPart? Sheet
     )
     {
@@ -173,7 +174,22 @@ public static class PackReader
             int FromFront,
             int FromBack,
             string Cartridge,
-            double HoldsMl
+            double HoldsMl,
+            string InkKind
+        );
+
+        internal sealed record SoakPart(double From, double To, string Where)
+        {
+            public SoakFigures Figures => new(Minutes.Of(From), Minutes.Of(To), Where);
+        }
+
+        internal sealed record HeadPart(
+            decimal HeadPrice,
+            IReadOnlyList<IReadOnlyList<int>> Groups,
+            int CleansInRow,
+            double? FlushMl,
+            SoakPart? Soak,
+            Dictionary<string, SoakPart>? SoakByInk
         );
 
         internal sealed record OperationPart(string Id, string Name, double MlPerChannel, double CounterPct, double Minutes);
@@ -203,7 +219,8 @@ public static class PackReader
                         s.FromFront,
                         s.FromBack,
                         s.Cartridge,
-                        Millilitres.Of(s.HoldsMl)
+                        Millilitres.Of(s.HoldsMl),
+                        s.InkKind
                     )),
                 ],
                 Operations =
@@ -222,10 +239,33 @@ public static class PackReader
                 StoreTareG = file.StoreTareG,
                 CarriageOutMin = file.CarriageOutMin,
                 Sheet = Plan(file, layouts, path, problems),
+                HeadCare = Head(file, path, problems),
                 PageMl = file.PageMl,
                 DamperMl = file.DamperMl,
                 Cautions = file.Cautions,
             };
+
+        // Every slot is cleaned in just one group, and no soak ends before it may.
+        private static HeadFigures Head(ModelFile file, string path, List<Problem> problems)
+        {
+            var head = file.HeadCare;
+            var cleaned = head.Groups.SelectMany(g => g).ToList();
+            foreach (var slot in file.Slots.Where(s => cleaned.Count(c => c == s.Panel) != 1))
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/headCare/groups", "one group for slot", slot.Panel));
+            foreach (var slot in cleaned.Where(c => file.Slots.All(s => s.Panel != c)))
+                problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}#/headCare/groups", "slot", slot));
+            foreach (var soak in new[] { head.Soak }.Concat(head.SoakByInk?.Values.AsEnumerable() ?? []))
+                if (soak is not null && soak.To < soak.From)
+                    problems.Add(new Problem(ProblemCode.OutOfRange, $"{path}#/headCare/soak/to", soak.To, soak.From, "more"));
+            return new HeadFigures(
+                head.HeadPrice,
+                head.Groups,
+                head.CleansInRow,
+                head.FlushMl is { } ml ? Millilitres.Of(ml) : null,
+                head.Soak?.Figures,
+                head.SoakByInk?.ToDictionary(s => s.Key, s => s.Value.Figures) ?? []
+            );
+        }
 
         // Every unit of the layout is fed by a slot that the model has.
         private static SheetPlan? Plan(

@@ -67,6 +67,19 @@ public class PackReaderTests
         Assert.Equal(refused, read.Problems.Any(p => p.Path == "x.json#/changes/filter/stations/filter/before"));
     }
 
+    [Theory]
+    [InlineData("\"groups\": [[1], [2, 3, 4]]", "\"groups\": [[1, 2], [2, 3]]", "groups", 2)] // one twice, one never
+    [InlineData("\"from\": 60, \"to\": 480", "\"from\": 600, \"to\": 480", "soak/to", 1)]
+    public void HeadThatCannotBe_IsRefused(string was, string now, string place, int problems)
+    {
+        var quartet = House.Value.First(f =>
+            f.Path.EndsWith("marram-quartet-a4.json", StringComparison.Ordinal) && f.Kind == PackFileKind.MachineModel
+        );
+        Assert.Contains(was, quartet.Text, StringComparison.Ordinal);
+        var read = PackReader.Read([.. House.Value.Where(f => f != quartet), quartet with { Text = quartet.Text.Replace(was, now) }]);
+        Assert.Equal(problems, read.Problems.Count(p => p.Path.EndsWith($"#/headCare/{place}", StringComparison.Ordinal)));
+    }
+
     [Fact]
     public void BrokenFiles_AreAllNamed_NotJustTheFirst()
     {

@@ -30,6 +30,7 @@ public sealed record Station(string Id, string Name, PathKind Path);
 /// <param name="FromBack">Its number from the left, seen from the back, within its bay.</param>
 /// <param name="Cartridge">The right cartridge number; empty on tank machines.</param>
 /// <param name="Holds">Ink that the maker's own holds when it is full.</param>
+/// <param name="InkKind">dye, pigment, transfer or white: what a clean does depends on it.</param>
 public sealed record Slot(
     int Panel,
     string Ink,
@@ -38,7 +39,8 @@ public sealed record Slot(
     int FromFront,
     int FromBack,
     string Cartridge,
-    Millilitres Holds
+    Millilitres Holds,
+    string InkKind
 );
 
 /// <summary>What the machine does by itself and what it costs.</summary>
@@ -121,6 +123,9 @@ public sealed record MachineModel
 
     /// <summary>The nozzle sheet it prints; null when no layout is known.</summary>
     public SheetPlan? Sheet { get; init; }
+
+    /// <summary>What its head can be given.</summary>
+    public required HeadFigures HeadCare { get; init; }
 
     /// <summary>Warnings that hold for every job on this model.</summary>
     public required IReadOnlyList<string> Cautions { get; init; }

@@ -117,6 +117,7 @@ internal static class TinyBook
             Operations = [],
             Codes = [],
             Worth = 100,
+            HeadCare = new HeadFigures(0, [], 3, null, null, new Dictionary<string, SoakFigures>()),
             Cautions = [],
         };
 }
