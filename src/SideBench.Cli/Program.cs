@@ -6,7 +6,8 @@ return args switch
 {
     ["export", var file] => await ExportCommand.Run(file),
     ["read-sheet", .. var options] => ReadSheetCommand.Run(options),
-    ["estimate"] => EstimateCommand.Run(),
+    ["estimate"] => AskCommand.Estimate(),
+    ["sum"] => AskCommand.Sum(),
     ["pg-env"] => PgEnv.Print(),
     ["known-packs", var folder] => KnownPacksCommand.Run(folder),
     ["measure", .. var options] => await MeasureCommand.Run(options),

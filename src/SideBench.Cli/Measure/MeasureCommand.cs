@@ -12,9 +12,8 @@ public static class MeasureCommand
 
     /// <summary>Measures.</summary>
     /// <param name="options">
-    /// <c>diagnosis</c>, <c>sheets</c> or <c>opening</c> with their own options, else --json FILE and --jobs N; --start-s and --idle-mb
-    /// hand in what the
-    /// shell measured of ./start.
+    /// <c>diagnosis</c>, <c>sheets</c>, <c>opening</c> or <c>headcare</c> with their own options, else --json FILE and --jobs N; --start-s
+    /// and --idle-mb hand in what the shell measured of ./start.
     /// </param>
     public static async Task<int> Run(string[] options)
     {
@@ -24,6 +23,8 @@ public static class MeasureCommand
             return SheetsMeasure.Run(more);
         if (options is ["opening", .. var last])
             return OpeningMeasure.Run(last);
+        if (options is ["headcare", .. var heads])
+            return HeadCareMeasure.Run(heads);
         if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
             return 2;
         var root = Settings.Needed(Settings.Database);

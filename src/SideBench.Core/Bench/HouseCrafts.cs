@@ -1,10 +1,12 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.HeadCare;
+using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
+using SideBench.Core.Sums;
 
 namespace SideBench.Core.Bench;
 
@@ -19,6 +21,9 @@ public static class HouseCrafts
         StripDownCraft.Craft,
         HeadCareCraft.Craft,
     ]);
+
+    /// <summary>The small sums of all crafts.</summary>
+    public static IReadOnlyList<Sum> Sums { get; } = [.. HeadSums.All, .. InkSums.All];
 
     /// <summary>Where a job stands, with the crafts that ship.</summary>
     /// <param name="entries">Its lines.</param>

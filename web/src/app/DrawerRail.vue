@@ -14,6 +14,7 @@ const drawers = [
   { to: '/records', name: 'Records' },
   { to: '/shelf', name: 'Shelf' },
   { to: '/guides', name: 'Guides' },
+  { to: '/sums', name: 'Sums' },
   { to: '/practice', name: 'Practice' },
 ]
 </script>

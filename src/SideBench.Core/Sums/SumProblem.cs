@@ -1,0 +1,34 @@
+using SideBench.Core.Outcomes;
+
+namespace SideBench.Core.Sums;
+
+/// <summary>What can be wrong with the asking of a sum or an estimate.</summary>
+public static class SumProblem
+{
+    /// <summary>No such sum.</summary>
+    public static readonly ProblemCode UnknownSum = new(
+        "unknown-sum",
+        ProblemSort.Wrong,
+        "No such sum",
+        "There is no sum “{0}”.",
+        "Ask for one of these: {1}."
+    );
+
+    /// <summary>A field that means nothing here.</summary>
+    public static readonly ProblemCode UnknownField = new(
+        "unknown-field",
+        ProblemSort.Wrong,
+        "Not a field of this",
+        "“{0}” means nothing here.",
+        "Leave it out, or spell it as the format does."
+    );
+
+    /// <summary>A value of the wrong sort.</summary>
+    public static readonly ProblemCode WrongSort = new(
+        "wrong-sort",
+        ProblemSort.Wrong,
+        "Not the right sort of value",
+        "It should be {0}.",
+        "Write it so."
+    );
+}
