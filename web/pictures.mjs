@@ -29,12 +29,17 @@ const pictures = [
   { name: 'bench-phone', view: phone, go: onPlace(2) },
   { name: 'take-in', view: desk, go: (p) => p.goto(`${base}/take-in`) },
   {
-    name: 'tag',
+    name: 'head-care',
     view: desk,
     go: async (p) => {
-      await onPlace(2)(p)
-      await p.getByRole('link', { name: 'Tag', exact: true }).click()
-      await p.getByTestId('tag').waitFor()
+      await onPlace(3)(p)
+      await p.keyboard.press('s')
+      const sheets = p.getByTestId('sheets')
+      const seen = await sheets.getAttribute('data-version')
+      await p.keyboard.press('s')
+      await p.waitForFunction((v) => document.querySelector('[data-testid=sheets]')?.dataset.version !== v, seen)
+      await p.goto(p.url().replace(/sheets.*$/, 'head-care'))
+      await p.getByTestId('head-do').waitFor()
     },
   },
   {

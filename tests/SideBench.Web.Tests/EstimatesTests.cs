@@ -42,6 +42,17 @@ public class EstimatesTests(BenchServer server) : IClassFixture<BenchServer>
         Assert.Equal(own, JsonNode.Parse(body.GetRawText())!.ToJsonString());
     }
 
+    [Fact]
+    public void StrangeHistory_IsKept_WithItsDoubts()
+    {
+        var history = JsonNode.Parse(History)!;
+        Assert.Empty(Estimates.Answer(history.DeepClone(), Numbers)["result"]!["doubts"]!.AsArray());
+        history["head"]!["missing"] = new JsonArray(5, 33, 71);
+        history["history"]!.AsArray().Add(JsonNode.Parse("""{"method":"rest","before":[5,33,40],"after":[5,33]}"""));
+        var result = Estimates.Answer(history, Numbers)["result"]!;
+        Assert.Equal(["/history/1/before", "/head/missing"], result["doubts"]!.AsArray().Select(d => (string?)d!["pointer"]));
+    }
+
     [Theory]
     [InlineData("""{"estimate":"weather"}""", "unknown-estimate /estimate")]
     [InlineData("[]", "wrong-sort ")]

@@ -13,6 +13,7 @@ const screens = [
   { name: 'a code', go: '/guides/codes/tolling-folio-3/F-10' },
   { name: 'a blank nozzle sheet', go: '/guides/sheets/pellow-mono-pair-sheet' },
   { name: 'a guide on paper', go: '/guides/steps/outside-bottle-cut' },
+  { name: 'sums', go: '/sums/clean-plan-time' },
   { name: 'practice', go: '/practice' },
   { name: 'how the odds have done', go: '/practice/odds' },
   { name: 'nothing there', go: '/no-such-page' },
@@ -72,13 +73,20 @@ for (const view of [
       '/practice',
       '/practice/odds',
       '/guides/steps/bay-swap',
+      '/sums/clean-plan-time',
       'place',
+      'head care',
       'opening',
     ]) {
-      if (go === 'place' || go === 'opening') {
+      const place = { place: 2, 'head care': 1, opening: 4 }[go]
+      if (place) {
         await page.goto('/today')
-        await page.locator(`[data-place="${go === 'place' ? 2 : 4}"]`).click()
+        await page.locator(`[data-place="${place}"]`).click()
         await expect(card(page)).toBeVisible()
+        if (go === 'head care') {
+          await page.getByRole('link', { name: 'Head care' }).click()
+          await expect(page.getByTestId('head-do')).toBeVisible()
+        }
         if (go === 'opening') {
           await page.getByRole('link', { name: 'Opening up' }).click()
           await expect(page.getByTestId('act')).toBeVisible()

@@ -14,6 +14,7 @@ namespace SideBench.Core.Bench;
 /// <param name="Parts">Parts.</param>
 /// <param name="Watch">What to watch.</param>
 /// <param name="Cautions">What to be careful with.</param>
+/// <param name="CameBack">What work brought back, by what was seen before and after.</param>
 /// <param name="Ending">How it ended, as a sentence.</param>
 public sealed record HandOverSheet(
     IReadOnlyList<string> Found,
@@ -25,6 +26,7 @@ public sealed record HandOverSheet(
     Money Parts,
     IReadOnlyList<string> Watch,
     IReadOnlyList<string> Cautions,
+    IReadOnlyList<string> CameBack,
     string Ending
 )
 {
@@ -51,6 +53,7 @@ public sealed record HandOverSheet(
             new Money(state.Parts, house.Currency),
             [.. WatchFor(job, causes)],
             [.. job.Book.Model.Cautions.Take(3)],
+            [.. state.Crafts.All.SelectMany(c => c.HandOver(state).CameBack)],
             EndingOf(job)
         );
     }

@@ -1,4 +1,5 @@
 using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
 
@@ -84,7 +85,15 @@ public static class BenchWork
     /// <param name="minutes">Minutes it really took; null for the book's.</param>
     /// <param name="lot">Lot of the part; empty when none.</param>
     /// <param name="newId">Makes ids for tray and clock.</param>
-    public static Outcome<IReadOnlyList<EntryBody>> Mend(JobCase job, string repair, double? minutes, string lot, Func<string> newId)
+    /// <param name="slots">The slots it was run on, by panel number; null or none for all.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> Mend(
+        JobCase job,
+        string repair,
+        double? minutes,
+        string lot,
+        Func<string> newId,
+        IReadOnlyList<int>? slots = null
+    )
     {
         if (IsEnded(job) is { } ended)
             return ended;
@@ -98,9 +107,15 @@ public static class BenchWork
         if (minutes is < 0 or > 2880)
             problems.Add(new Problem(ProblemCode.OutOfRange, "/minutes", minutes, 0, 2880));
         Guard.Text(problems, lot, "/lot", Guard.LongestName, needed: false);
+        var model = job.Book.Model;
+        if (slots?.Where(s => s < 1 || s > model.Slots.Count).ToList() is { Count: > 0 } none)
+            problems.Add(new Problem(ProblemCode.OutOfRange, "/slots", none[0], 1, model.Slots.Count));
+        else if (slots is { Count: > 0 } && step.Operation.Length > 0 && !AreGroups(slots, model))
+            problems.Add(new Problem(DiagnosisProblem.NotCleanedAlone, "/slots", model.FullName, Groups(model)));
         if (problems.Count > 0)
             return problems;
-        var model = job.Book.Model;
+        var some = slots is { Count: > 0 } && slots.Distinct().Count() < model.Slots.Count ? slots.Distinct().Order().ToList() : [];
+        var share = some.Count == 0 || step.Operation.Length == 0 ? 1 : (double)some.Count / model.Slots.Count;
         var lines = new List<EntryBody>
         {
             new Mended(
@@ -111,16 +126,34 @@ public static class BenchWork
                 step.Parts,
                 step.Part,
                 lot,
-                StepCost.InkMlOf(step, model),
-                StepCost.CounterPctOf(step, model),
+                share * StepCost.InkMlOf(step, model),
+                share * StepCost.CounterPctOf(step, model),
                 NewPuts(job, step, newId),
-                job.Thread.Id
+                job.Thread.Id,
+                some
             ),
         };
-        if (step.Wait is { } wait)
+        if (WaitOf(step, model, some) is { } wait)
             lines.Add(new ClockStarted(newId(), wait.Kind, wait.Label, wait.MinMinutes, wait.MaxMinutes));
         return lines;
     }
+
+    // A soak lasts as long as the head and its inks may: none too short, none too long.
+    private static BookWait? WaitOf(Repair step, MachineModel model, IReadOnlyList<int> slots)
+    {
+        if (step.Wait is not { Kind: "soak" } wait || model.HeadCare.Soak is not { } soak)
+            return step.Wait;
+        List<SoakFigures> all = [.. model.Slots.Where(s => slots.Contains(s.Panel)).Select(s => model.HeadCare.SoakOf(s.InkKind)!)];
+        if (all.Count == 0)
+            all.Add(soak);
+        return wait with { MinMinutes = all.Max(s => s.From.Value), MaxMinutes = all.Min(s => s.To.Value) };
+    }
+
+    private static bool AreGroups(IReadOnlyList<int> slots, MachineModel model) =>
+        slots.All(s => model.HeadCare.Groups.Any(g => g.Contains(s) && g.All(slots.Contains)));
+
+    private static string Groups(MachineModel model) =>
+        string.Join("; ", model.HeadCare.Groups.Select(g => string.Join(", ", g.Select(s => model.Slots.First(o => o.Panel == s).Ink))));
 
     /// <summary>Tells of work that was done before this visit.</summary>
     /// <param name="book">The fault book.</param>

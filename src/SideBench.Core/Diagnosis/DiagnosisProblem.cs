@@ -125,6 +125,15 @@ public static class DiagnosisProblem
         "Choose another complaint."
     );
 
+    /// <summary>The machine cannot clean just these slots.</summary>
+    public static readonly ProblemCode NotCleanedAlone = new(
+        "not-cleaned-alone",
+        ProblemSort.Wrong,
+        "The machine does not clean just these",
+        "{0} cleans these together: {1}.",
+        "Name whole groups, or none for all."
+    );
+
     /// <summary>A number that was typed says another answer than the one pressed.</summary>
     public static readonly ProblemCode NumberSaysOther = new(
         "number-says-other",

@@ -29,18 +29,16 @@ public sealed class JobCase
         );
     }
 
-    private JobCase(JobCase before, JobState state)
+    private JobCase(JobCase before, JobState state, Func<JobCase, Advice, Advice>? with = null)
     {
-        (Book, Thread, Timeline, Facts, odds, advice) = (
-            before.Book,
-            before.Thread,
-            before.Timeline,
-            before.Facts,
-            before.odds,
-            before.advice
-        );
+        (Book, Thread, Timeline, Facts, odds) = (before.Book, before.Thread, before.Timeline, before.Facts, before.odds);
+        advice = with is null ? before.advice : new Lazy<Advice>(() => with(before, before.Advice));
         State = state;
     }
+
+    /// <summary>The same case, with a craft asked for its own step where the advice is one of its steps.</summary>
+    /// <param name="with">The craft's word on the advice.</param>
+    public JobCase Advised(Func<JobCase, Advice, Advice> with) => new(this, State, with);
 
     /// <summary>The same case with the job a line further that changes no evidence: its odds and its advice still stand.</summary>
     /// <param name="state">Where the job stands now.</param>

@@ -31,12 +31,15 @@ public sealed record NextApplication(IReadOnlyList<double> Back, double Complete
 public sealed class CleanOutlook
 {
     private readonly HeadHistory head;
+    private readonly HeadCareNumbers numbers;
     private readonly ClogBelief clog;
     private readonly AirBelief air;
+    private readonly Dictionary<string, NextApplication?> next = [];
+    private double[]? ifAir;
 
     private CleanOutlook(HeadHistory head, HeadCareNumbers numbers, ClogBelief clog, AirBelief air)
     {
-        (this.head, this.clog, this.air) = (head, clog, air);
+        (this.head, this.numbers, this.clog, this.air) = (head, numbers, clog, air);
         var prior = head.Refilled ? numbers.PriorRefilled : numbers.Prior;
         double[] logs =
         [
@@ -63,9 +66,18 @@ public sealed class CleanOutlook
     /// <returns>Null when the house has no chance for it on this kind of head.</returns>
     public NextApplication? Next(string method)
     {
+        if (!next.TryGetValue(method, out var known))
+            next[method] = known = Applied(method);
+        return known;
+    }
+
+    private NextApplication? Applied(string method)
+    {
         if (clog.Next(method) is not { } ifClog)
             return null;
-        var ifAir = air.Next();
+        if (Explanation.Clog == 1)
+            return new NextApplication(ifClog, ifClog[^1]);
+        ifAir ??= air.Next();
         var back = new double[ifClog.Length];
         for (var k = 0; k < back.Length; k++)
             back[k] = (Explanation.Clog * ifClog[k]) + (Explanation.Air * ifAir[k]);
@@ -82,8 +94,47 @@ public sealed class CleanOutlook
     internal double CompleteAfter(IReadOnlyList<(string Method, int Times)> times) =>
         head.Missing.Count == 0
             ? 1
-            : (Explanation.Clog * clog.CompleteAfter(times))
+            : (Explanation.Clog * clog.AtMostAfter(times))
                 + (Explanation.Air * (1 - Math.Pow(1 - air.Complete(), times.Sum(t => t.Times))));
+
+    /// <summary>
+    /// Chance that no more than some are missing after more applications, and stay clear: a complete sheet that air left by luck
+    /// does not count.
+    /// </summary>
+    /// <param name="times">How often each method is applied.</param>
+    /// <param name="most">So many may be missing.</param>
+    internal double ClearedAfter(IReadOnlyList<(string Method, int Times)> times, int most) =>
+        Missing <= most ? 1 : Explanation.Clog * clog.AtMostAfter(times, most);
+
+    /// <summary>Chances of how many are missing after more applications, from none to all; what no clean mends stays as it is.</summary>
+    /// <param name="times">How often each method is applied.</param>
+    internal double[] MissingAfter(IReadOnlyList<(string Method, int Times)> times)
+    {
+        var chances = clog.MissingAfter(times).Select(c => c * Explanation.Clog).ToArray();
+        chances[^1] += 1 - Explanation.Clog;
+        return chances;
+    }
+
+    /// <summary>The same when the supply was proved: what is left is a clog.</summary>
+    internal CleanOutlook SupplyProved() => new(this, new ExplanationOdds(1, 0, 0));
+
+    private CleanOutlook(CleanOutlook from, ExplanationOdds odds) =>
+        (head, numbers, clog, air, Explanation) = (from.head, from.numbers, from.clog, from.air, odds);
+
+    /// <summary>What would be known after one more application that brought some back.</summary>
+    /// <param name="method">The method.</param>
+    /// <param name="back">So many of those missing.</param>
+    internal CleanOutlook After(string method, int back)
+    {
+        var after = head.Missing.Order().Skip(back).ToHashSet();
+        var then = head with { Missing = after, Done = [.. head.Done, new Application(method, head.Missing, after)] };
+        var outlook = Of(then, numbers)!;
+        return Explanation.Clog == 1 ? outlook.SupplyProved() : outlook;
+    }
+
+    /// <summary>Whether the house knows what a method does on this kind of head.</summary>
+    /// <param name="method">The method.</param>
+    internal bool Knows(string method) => clog.Knows(method);
 
     /// <summary>Nozzles missing now.</summary>
     public int Missing => head.Missing.Count;

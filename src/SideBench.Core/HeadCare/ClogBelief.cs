@@ -9,9 +9,11 @@ namespace SideBench.Core.HeadCare;
 /// </summary>
 internal sealed class ClogBelief
 {
-    // Even steps of a chance, by how many methods are applied: a plan asks for hundreds of ways on.
-    private static readonly int[] Steps = [1, 24, 14, 8, 5];
-    private readonly Dictionary<(double, double, int), double[]> steps = [];
+    // A prime number of even steps of each chance, each method in an order of its own: together they stand for all chances at once.
+    private const int Samples = 41;
+    private static readonly int[] Strides = [1, 18, 11, 25, 7, 31, 15];
+    private const double Least = 1e-6;
+    private readonly Dictionary<(string, double, double), double[]> passed = [];
     private readonly HeadHistory head;
     private readonly HeadCareNumbers numbers;
     private readonly CloggedTally tally;
@@ -40,6 +42,9 @@ internal sealed class ClogBelief
         return priors.Contains(null) ? null : new ClogBelief(head, numbers, tally, [.. priors.Select(p => p!.Value)]);
     }
 
+    /// <summary>Whether the house has a chance for a method on this kind of head.</summary>
+    public bool Knows(string method) => ClearingPrior.Of(head, method, numbers) is not null;
+
     /// <summary>Chances of how many of the missing nozzles come back at one more application, from none to all.</summary>
     /// <returns>Null when the house has no chance for the method.</returns>
     public double[]? Next(string method)
@@ -63,46 +68,108 @@ internal sealed class ClogBelief
         return back;
     }
 
-    /// <summary>Chance that none is missing after some more applications.</summary>
-    /// <param name="times">How often each of some methods is applied.</param>
-    public double CompleteAfter(IReadOnlyList<(string Method, int Times)> times)
+    /// <summary>Chance that no more than some are missing after more applications.</summary>
+    /// <param name="times">How often each of some methods is applied; the house has a chance for each.</param>
+    /// <param name="most">So many may be missing.</param>
+    public double AtMostAfter(IReadOnlyList<(string Method, int Times)> times, int most = 0)
     {
         var missing = head.Missing.Count;
-        if (missing == 0)
+        if (missing <= most)
             return 1;
-        var all = cases.Where(c => c.CanClear == missing).ToList();
-        var some = times.Where(t => t.Times > 0).ToList();
-        var fine = Steps[Math.Min(some.Count, Steps.Length - 1)];
-        return all.Sum(c => c.Weight * Cleared(missing, some, c.Past, fine, 0, 1));
-    }
-
-    // Every missing nozzle can clear: each is still missing when every application passed it by. Methods are even steps of their chance.
-    private double Cleared(int missing, List<(string Method, int Times)> times, int[] past, int fine, int from, double left)
-    {
-        if (from == times.Count)
-            return Math.Pow(1 - left, missing);
-        var (alpha, beta) = Now(times[from].Method, past);
         var sum = 0.0;
-        foreach (var chance in EvenSteps(alpha, beta, fine))
-            sum += Cleared(missing, times, past, fine, from + 1, left * Math.Pow(1 - chance, times[from].Times));
-        return sum / fine;
+        foreach (var (weight, canClear, past) in cases)
+            if (canClear >= missing - most)
+                sum +=
+                    weight * Left(times, [.. past.Select(p => (double)p)]).Average(left => Few(canClear, left, most - missing + canClear));
+        return sum;
     }
 
-    private (double Alpha, double Beta) Now(string method, int[] past)
+    /// <summary>Chances of how many are missing after more applications, from none to all that are missing now.</summary>
+    /// <param name="times">How often each of some methods is applied; the house has a chance for each.</param>
+    public double[] MissingAfter(IReadOnlyList<(string Method, int Times)> times)
+    {
+        var chances = new double[head.Missing.Count + 1];
+        // Those with as many that can clear are laid together: what went by in vain differs little among them.
+        foreach (var alike in cases.GroupBy(c => c.CanClear))
+        {
+            var (weight, canClear) = (alike.Sum(c => c.Weight), alike.Key);
+            if (weight < Least)
+                continue;
+            double[] past = [.. priors.Select((_, m) => alike.Sum(c => c.Weight * c.Past[m]) / weight)];
+            foreach (var left in Left(times, past))
+            {
+                var one = Binomials(canClear, left);
+                for (var k = 0; k <= canClear; k++)
+                    chances[head.Missing.Count - canClear + k] += weight / Samples * one[k];
+            }
+        }
+
+        return chances;
+    }
+
+    private static double[] Binomials(int of, double chance)
+    {
+        var one = new double[of + 1];
+        if (chance > 0.5)
+        {
+            one = Binomials(of, 1 - chance);
+            Array.Reverse(one);
+            return one;
+        }
+
+        one[0] = Math.Pow(1 - chance, of);
+        for (var k = 1; k <= of; k++)
+            one[k] = one[k - 1] * chance / (1 - chance) * (of - k + 1) / k;
+        return one;
+    }
+
+    // Chance that at most so many of those that can clear are left.
+    private static double Few(int canClear, double left, int most)
+    {
+        var sum = Math.Pow(1 - left, canClear);
+        for (var k = 1; k <= most; k++)
+            sum += Binomial.PMF(left, canClear, k);
+        return sum;
+    }
+
+    // Chance that a nozzle which can clear is missing still, sample by sample.
+    private double[] Left(IReadOnlyList<(string Method, int Times)> times, double[] past)
+    {
+        var logs = new double[Samples];
+        for (var m = 0; m < times.Count; m++)
+        {
+            if (times[m].Times == 0)
+                continue;
+            var one = Passed(times[m].Method, past, Strides[m % Strides.Length]);
+            for (var i = 0; i < Samples; i++)
+                logs[i] += times[m].Times * one[i];
+        }
+
+        for (var i = 0; i < Samples; i++)
+            logs[i] = Math.Exp(logs[i]);
+        return logs;
+    }
+
+    // Logarithm of the chance that one application passes a nozzle by: even steps of its beta distribution, kept.
+    private double[] Passed(string method, double[] past, int stride)
+    {
+        var (alpha, beta) = Now(method, past);
+        if (!passed.TryGetValue((method, alpha, beta), out var steps))
+        {
+            var even = EvenSteps.Of(alpha, beta, Samples);
+            passed[(method, alpha, beta)] = steps = [.. Enumerable.Range(0, Samples).Select(i => Math.Log(1 - even[i * stride % Samples]))];
+        }
+
+        return steps;
+    }
+
+    private (double Alpha, double Beta) Now(string method, double[] past)
     {
         var at = tally.Methods.ToList().IndexOf(method);
         if (at >= 0)
             return (priors[at].Alpha + tally.Hits[at], priors[at].Beta + tally.Misses[at] + past[at]);
         var prior = ClearingPrior.Of(head, method, numbers)!.Value;
         return (prior.Alpha, prior.Beta);
-    }
-
-    // The middles of equally likely parts of a beta distribution, kept: they are asked for again and again.
-    private double[] EvenSteps(double alpha, double beta, int fine)
-    {
-        if (!steps.TryGetValue((alpha, beta, fine), out var even))
-            steps[(alpha, beta, fine)] = even = [.. Enumerable.Range(0, fine).Select(i => Beta.InvCDF(alpha, beta, (i + 0.5) / fine))];
-        return even;
     }
 
     // Group by group: so many of it can clear, the rest never will.

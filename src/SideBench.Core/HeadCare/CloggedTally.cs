@@ -24,7 +24,7 @@ internal sealed record CloggedTally(
 )
 {
     // More groups than this, or larger ones, are laid together: their sum would take too long.
-    private const double MostTerms = 60_000;
+    private const double MostTerms = 2_500;
 
     public static CloggedTally Of(HeadHistory head)
     {

@@ -31,22 +31,4 @@ public static class HeadCareProblem
         "The packs have no chance of “{0}” on “{1}”.",
         "Name another method, or add its chance to a pack."
     );
-
-    /// <summary>A field that the estimate does not know.</summary>
-    public static readonly ProblemCode UnknownField = new(
-        "unknown-field",
-        ProblemSort.Wrong,
-        "Not a field of this estimate",
-        "“{0}” means nothing here.",
-        "Leave it out, or spell it as the format does."
-    );
-
-    /// <summary>A value of the wrong sort.</summary>
-    public static readonly ProblemCode WrongSort = new(
-        "wrong-sort",
-        ProblemSort.Wrong,
-        "Not the right sort of value",
-        "It should be {0}.",
-        "Write it so."
-    );
 }

@@ -32,6 +32,9 @@ public sealed record Craft(string Name, IReadOnlyList<EntryKind> Kinds)
 /// <param name="Watch">What to watch.</param>
 public sealed record HandOverLines(IReadOnlyList<string> Used, IReadOnlyList<string> Watch)
 {
+    /// <summary>What work brought back, by what was seen before and after.</summary>
+    public IReadOnlyList<string> CameBack { get; init; } = [];
+
     /// <summary>Nothing.</summary>
     public static readonly HandOverLines None = new([], []);
 }

@@ -8,6 +8,7 @@ using SideBench.Data.Jobs;
 using SideBench.Data.Record;
 using SideBench.Data.Shop;
 using SideBench.Packs;
+using SideBench.Web.Plugs;
 
 namespace SideBench.Web.Hosting;
 
@@ -15,7 +16,7 @@ namespace SideBench.Web.Hosting;
 /// The fault book as it stands: packs, the shop's edits, schools and shelf, and what closed jobs taught. Replaced whole when
 /// any of it changes; a job under way goes on with what it finds.
 /// </summary>
-public sealed class BenchBooks(Shop shop, Crafts crafts, TimeProvider clock) : IDisposable
+public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> pages, TimeProvider clock) : IDisposable
 {
     private const int CasesKept = 400;
     private readonly MemoryCache cases = new(new MemoryCacheOptions { SizeLimit = CasesKept });
@@ -82,9 +83,14 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, TimeProvider clock) : I
                 ? known.Case
                 : known.Case.At(JobFold.Of(crafts, job.Machine, job.Entries));
         var made = now.Case(job.Machine, job.Entries, thread, Today);
-        if (made.IsGood)
-            cases.Set(key, (job.Machine, made.Value), new MemoryCacheEntryOptions { Size = 1 });
-        return made;
+        if (!made.IsGood)
+            return made;
+        var advised = pages
+            .Select(p => p.Advises)
+            .OfType<Func<JobCase, Advice, Shop, DateTimeOffset, Advice>>()
+            .Aggregate(made.Value, (of, advises) => of.Advised((it, advice) => advises(it, advice, now.Shop, Now)));
+        cases.Set(key, (job.Machine, advised), new MemoryCacheEntryOptions { Size = 1 });
+        return advised;
     }
 
     /// <summary>A job that is not on record yet.</summary>

@@ -1,3 +1,6 @@
+using SideBench.Core.Diagnosis;
+using SideBench.Packs;
+
 namespace SideBench.Web.Plugs;
 
 /// <summary>What a craft adds to the server: its addresses, and the services behind them.</summary>
@@ -7,4 +10,7 @@ public sealed record WebCraft(string Name, Action<IEndpointRouteBuilder> Map)
 {
     /// <summary>Adds its services; null when it needs none of its own.</summary>
     public Action<IServiceCollection>? Services { get; init; }
+
+    /// <summary>Its word on an advice that is one of its steps; null when it has none.</summary>
+    public Func<JobCase, Advice, Shop, DateTimeOffset, Advice>? Advises { get; init; }
 }

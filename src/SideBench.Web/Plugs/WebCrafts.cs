@@ -1,6 +1,8 @@
+using SideBench.Core.HeadCare;
 using SideBench.Web.Features.HeadCare;
 using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.StripDown;
+using SideBench.Web.Features.Sums;
 
 namespace SideBench.Web.Plugs;
 
@@ -15,6 +17,10 @@ public static class WebCrafts
             Services = services => services.AddSingleton<SheetDesk>().AddSingleton<StandIns>(),
         },
         new WebCraft("StripDown", routes => routes.MapStripDown()),
-        new WebCraft("HeadCare", routes => routes.MapHeadCare()),
+        new WebCraft("HeadCare", routes => routes.MapHeadCare())
+        {
+            Advises = (job, advice, shop, now) => HeadAdvice.On(job, advice, shop.Numbers.Of<HeadCareNumbers>(), now),
+        },
+        new WebCraft("Sums", routes => routes.MapSums()),
     ];
 }

@@ -6,23 +6,27 @@ namespace SideBench.Core.Tests.Layers;
 /// <summary>Which folder of the core may know which, and where a craft may be named.</summary>
 public partial class LayersTests
 {
-    // Lowest first; a craft stands beside the others, and knows what is below all of them.
+    // Lowest first; a craft stands beside the others, and knows what is below all of them. Head care stands on the sheets.
     private static readonly string[][] Layers =
     [
         ["Quantities", "Identity", "Outcomes"],
+        ["Sums"],
         ["Record"],
         ["Machines"],
         ["Jobs"],
         ["Diagnosis"],
-        ["Ink", "Nozzles", "StripDown", "HeadCare"],
+        ["Ink", "Nozzles", "StripDown"],
+        ["HeadCare"],
         ["Bench"],
         ["Simulation"],
     ];
 
-    // Shared lists that a craft is added to, what demonstrates all crafts, and what reads their open files.
+    // Shared lists that a craft is added to, a craft that stands on others, what demonstrates all crafts, and what reads their open files.
     private static readonly string[] Shared =
     [
         "src/SideBench.Core/Bench/HouseCrafts.cs",
+        "src/SideBench.Core/HeadCare/",
+        "src/SideBench.Web/Features/HeadCare/",
         "src/SideBench.Web/Plugs/WebCrafts.cs",
         "web/src/app/crafts.ts",
         "src/SideBench.Core/Simulation/",

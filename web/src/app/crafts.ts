@@ -1,6 +1,8 @@
 import type { Craft } from '@/shared/crafts/craft'
+import { headCare } from '@/features/head-care'
 import { nozzles } from '@/features/nozzles'
 import { stripDown } from '@/features/strip-down'
+import { sums } from '@/features/sums'
 
 /** The crafts that ship. A new one is added to this list. */
-export const crafts: readonly Craft[] = [stripDown, nozzles]
+export const crafts: readonly Craft[] = [stripDown, nozzles, headCare, sums]

@@ -16,7 +16,8 @@ public sealed record Mended(
     double InkMl,
     double CounterPct,
     IReadOnlyList<TrayItem> Puts,
-    int Thread = 0
+    int Thread = 0,
+    IReadOnlyList<int>? RunOn = null
 ) : EntryBody
 {
     public static readonly EntryKind Form = new(
@@ -32,16 +33,22 @@ public sealed record Mended(
             from.Number("inkMl"),
             from.Number("counterPct"),
             from.Parts("puts", TrayItem.Read),
-            from.CountOr("thread", 0)
+            from.CountOr("thread", 0),
+            from.Has("slots") ? [.. from.Numbers("slots").Select(n => (int)n)] : null
         )
     );
 
     public override EntryKind Kind => Form;
 
+    /// <summary>The slots it was run on, by panel number; none for all.</summary>
+    public IReadOnlyList<int> Slots => RunOn ?? [];
+
     public override IEnumerable<string> FoundBy => [Lot];
 
     public override string Says =>
-        $"Done: {Name}, {Minutes:0}\u2009min" + (Part.Length > 0 ? $", {Part}" : "") + (Lot.Length > 0 ? $" lot {Lot}" : "");
+        $"Done: {Name}{(Slots.Count > 0 ? $" on {string.Join(", ", Slots)}" : "")}, {Minutes:0}\u2009min"
+        + (Part.Length > 0 ? $", {Part}" : "")
+        + (Lot.Length > 0 ? $" lot {Lot}" : "");
 
     public override Effect Effect =>
         new()
@@ -49,7 +56,10 @@ public sealed record Mended(
             Puts = Puts,
             Hands = Quantities.Minutes.Of(Minutes),
             Parts = Parts,
-            Ink = InkMl == 0 ? [] : [new InkUse(SlotId.Whole, Millilitres.Of(InkMl))],
+            Ink =
+                InkMl == 0 ? []
+                : Slots.Count == 0 ? [new InkUse(SlotId.Whole, Millilitres.Of(InkMl))]
+                : [.. Slots.Select(s => new InkUse(new SlotId(s), Millilitres.Of(InkMl / Slots.Count)))],
             CounterMoved = CounterShare.OfPct(CounterPct),
             Work = new WorkDone(Repair, Name, Tags),
         };
@@ -67,5 +77,7 @@ public sealed record Mended(
         to.Number("counterPct", CounterPct);
         to.Parts("puts", Puts, TrayItem.Store);
         to.Whole("thread", Thread);
+        if (Slots.Count > 0)
+            to.Numbers("slots", Slots.Select(s => (double)s));
     }
 }

@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using SideBench.Core.HeadCare;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Quantities;
+using SideBench.Core.Sums;
 using SideBench.Web.Problems;
 
 namespace SideBench.Web.Features.HeadCare;
@@ -26,7 +27,7 @@ public static class Estimates
         catch (ArgumentException)
         {
             // An object that names a field twice says so only when it is looked into.
-            return Refused("", [new Problem(HeadCareProblem.WrongSort, "", "an object that names each field once")]);
+            return Refused("", [new Problem(SumProblem.WrongSort, "", "an object that names each field once")]);
         }
     }
 
@@ -34,7 +35,7 @@ public static class Estimates
     {
         var name = request is JsonObject { } o && o["estimate"] is JsonValue v && v.TryGetValue<string>(out var told) ? told : "";
         var outcome =
-            request is not JsonObject asked ? new Problem(HeadCareProblem.WrongSort, "", "an object")
+            request is not JsonObject asked ? new Problem(SumProblem.WrongSort, "", "an object")
             : name != CleanOutlookName ? new Problem(HeadCareProblem.UnknownEstimate, "/estimate", name, CleanOutlookName)
             : Outlook(asked, numbers);
         return outcome.IsGood
@@ -52,15 +53,7 @@ public static class Estimates
         {
             ["estimate"] = name,
             ["status"] = "refused",
-            ["problems"] = new JsonArray([.. problems.Select(Shown)]),
-        };
-
-    private static JsonObject Shown(Problem problem) =>
-        new()
-        {
-            ["code"] = problem.Code.Id,
-            ["pointer"] = problem.Path,
-            ["say"] = $"{ProblemText.Fill(problem.Code.Detail, problem)} {ProblemText.Fill(problem.Code.Hint, problem)}",
+            ["problems"] = new JsonArray([.. problems.Select(SaidProblem.Of)]),
         };
 
     private static Outcome<JsonObject> Outlook(JsonObject asked, HeadCareNumbers numbers)
@@ -74,9 +67,7 @@ public static class Estimates
             head = head with { Done = [.. all.Objects("history", isNeeded: false).Select(h => Done(h, head.Nozzles))] };
         var methods = all.Objects("methods").Select(Method).ToList();
         foreach (var (method, i) in methods.Select((m, i) => (m.Method, i)).Where(m => methods.FindIndex(o => o.Method == m.Method) < m.i))
-            problems.Add(
-                new Problem(HeadCareProblem.WrongSort, $"/methods/{i}/method", $"a method told once, and “{method}” is told twice")
-            );
+            problems.Add(new Problem(SumProblem.WrongSort, $"/methods/{i}/method", $"a method told once, and “{method}” is told twice"));
         var replace = all.Number("replace", 0, Most);
         all.Done();
         if (problems.Count > 0 || head is null)
@@ -90,8 +81,22 @@ public static class Estimates
         if (problems.Count > 0)
             return problems;
         var outlook = CleanOutlook.Of(head, numbers)!;
-        return Result(outlook, methods, CleanPlan.Of(outlook, methods, replace, numbers.CleansInRow));
+        var result = Result(outlook, methods, CleanPlan.Of(outlook, methods, replace, numbers.CleansInRow));
+        result["doubts"] = new JsonArray([.. Doubts(head)]);
+        return result;
     }
+
+    // What is strange and kept: the explanations leave room for it, and their bands are the wider for it.
+    private static IEnumerable<JsonNode> Doubts(HeadHistory head)
+    {
+        for (var i = 1; i < head.Done.Count; i++)
+            if (!head.Done[i].Before.SetEquals(head.Done[i - 1].After))
+                yield return Doubt($"/history/{i}/before", "It is not what the sheet before it showed.");
+        if (head.Done.Count > 0 && !head.Missing.SetEquals(head.Done[^1].After))
+            yield return Doubt("/head/missing", "It is not what the last sheet showed.");
+    }
+
+    private static JsonObject Doubt(string pointer, string say) => new() { ["pointer"] = pointer, ["say"] = say };
 
     private static HeadHistory Head(HistoryReader told)
     {
@@ -148,6 +153,7 @@ public static class Estimates
             };
         }
 
+        var stop = plan.Stop is { } why ? Why(why) : null;
         return new JsonObject
         {
             ["explanation"] = new JsonObject
@@ -168,8 +174,9 @@ public static class Estimates
                     ["counterPct"] = plan.Counter.Pct,
                     ["handsMin"] = plan.Hands.Value,
                 },
+                ["stop"] = stop,
             },
-            ["stop"] = plan.Stop is { } why ? Why(why) : null,
+            ["stop"] = stop,
         };
     }
 

@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
 using SideBench.Core.HeadCare;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Sums;
 
 namespace SideBench.Web.Features.HeadCare;
 
@@ -16,7 +17,7 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
     public void Done()
     {
         foreach (var name in at.Select(f => f.Key).Where(name => !known.Contains(name)))
-            problems.Add(new Problem(HeadCareProblem.UnknownField, Place(name), name));
+            problems.Add(new Problem(SumProblem.UnknownField, Place(name), name));
     }
 
     public double Number(string name, double least, double most, double? without = null)
@@ -24,7 +25,7 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
         if (Field(name, without is null) is not { } node)
             return without ?? least;
         if (node is not JsonValue value || !value.TryGetValue<double>(out var number) || !double.IsFinite(number))
-            problems.Add(new Problem(HeadCareProblem.WrongSort, Place(name), "a number"));
+            problems.Add(new Problem(SumProblem.WrongSort, Place(name), "a number"));
         else if (number < least || number > most)
             problems.Add(new Problem(ProblemCode.OutOfRange, Place(name), number, least, most));
         else
@@ -37,7 +38,7 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
         var number = Number(name, least, most);
         if (number == Math.Floor(number))
             return (int)number;
-        problems.Add(new Problem(HeadCareProblem.WrongSort, Place(name), "a whole number"));
+        problems.Add(new Problem(SumProblem.WrongSort, Place(name), "a whole number"));
         return least;
     }
 
@@ -47,7 +48,7 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
             return false;
         if (node is JsonValue value && value.TryGetValue<bool>(out var flag))
             return flag;
-        problems.Add(new Problem(HeadCareProblem.WrongSort, Place(name), "true or false"));
+        problems.Add(new Problem(SumProblem.WrongSort, Place(name), "true or false"));
         return false;
     }
 
@@ -65,7 +66,7 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
     {
         if (Field(name, isNeeded: true) is JsonValue value && value.TryGetValue<string>(out var text))
             return text;
-        problems.Add(new Problem(HeadCareProblem.WrongSort, Place(name), "a text"));
+        problems.Add(new Problem(SumProblem.WrongSort, Place(name), "a text"));
         return "";
     }
 
@@ -80,7 +81,7 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
                 || nozzle >= of
                 || !nozzles.Add(nozzle)
             )
-                problems.Add(new Problem(HeadCareProblem.WrongSort, $"{Place(name)}/{i}", $"a nozzle from 0 to {of - 1}, told once"));
+                problems.Add(new Problem(SumProblem.WrongSort, $"{Place(name)}/{i}", $"a nozzle from 0 to {of - 1}, told once"));
         return nozzles;
     }
 
@@ -90,7 +91,7 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
             return [];
         if (node is JsonArray list)
             return [.. list];
-        problems.Add(new Problem(HeadCareProblem.WrongSort, Place(name), "a list"));
+        problems.Add(new Problem(SumProblem.WrongSort, Place(name), "a list"));
         return [];
     }
 
@@ -101,7 +102,7 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
             if (node is JsonObject of)
                 yield return new HistoryReader(of, $"{Place(name)}/{i}", problems);
             else
-                problems.Add(new Problem(HeadCareProblem.WrongSort, $"{Place(name)}/{i}", "an object"));
+                problems.Add(new Problem(SumProblem.WrongSort, $"{Place(name)}/{i}", "an object"));
     }
 
     /// <summary>One object.</summary>
@@ -111,7 +112,7 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
             return null;
         if (node is JsonObject of)
             return new HistoryReader(of, Place(name), problems);
-        problems.Add(new Problem(HeadCareProblem.WrongSort, Place(name), "an object"));
+        problems.Add(new Problem(SumProblem.WrongSort, Place(name), "an object"));
         return null;
     }
 

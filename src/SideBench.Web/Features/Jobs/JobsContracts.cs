@@ -27,7 +27,15 @@ public sealed record AnswerRequest(
     bool Before = false
 ) : IJobWrite;
 
-public sealed record MendRequest(Guid Key, int SeenVersion, string Repair, double? Minutes, string? Lot, int Thread = 0) : IJobWrite;
+public sealed record MendRequest(
+    Guid Key,
+    int SeenVersion,
+    string Repair,
+    double? Minutes,
+    string? Lot,
+    int Thread = 0,
+    IReadOnlyList<int>? Slots = null
+) : IJobWrite;
 
 public sealed record CorrectRequest(Guid Key, int SeenVersion, long Entry, string? Reason, int Thread = 0) : IJobWrite;
 
@@ -337,6 +345,7 @@ public sealed record HandOverView(
     string Currency,
     IReadOnlyList<string> Watch,
     IReadOnlyList<string> Cautions,
+    IReadOnlyList<string> CameBack,
     bool Closed,
     bool HandedOver,
     int Version

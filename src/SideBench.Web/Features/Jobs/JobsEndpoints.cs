@@ -83,7 +83,7 @@ public static class JobsEndpoints
             Act.Bench,
             "recordRepair",
             "Records that a repair was made.",
-            (r, on) => BenchWork.Mend(on.Job, r.Repair, r.Minutes, r.Lot ?? "", NewId)
+            (r, on) => BenchWork.Mend(on.Job, r.Repair, r.Minutes, r.Lot ?? "", NewId, r.Slots)
         );
         jobs.MapJobWrite<CorrectRequest>(
             "/corrections",

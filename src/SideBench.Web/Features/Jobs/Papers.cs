@@ -33,6 +33,7 @@ public static class Papers
             sheet.Total.Currency,
             sheet.Watch,
             sheet.Cautions,
+            sheet.CameBack,
             job.State.Closing is not null,
             job.State.HandOver is not null,
             job.State.Version

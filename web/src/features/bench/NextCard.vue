@@ -125,7 +125,7 @@ useKeys(() => [
     <WaitNote v-if="step" :job="job" />
     <StepWarnings v-if="step" :step="step" :tray-count="job.tray.length" @clear-tray="emit('clearTray')" />
     <button
-      v-if="step?.held && step.kind !== 'repair' && mayBench"
+      v-if="step?.held && step.kind !== 'repair' && step.kind !== 'proof' && mayBench"
       type="button"
       class="press mt-2"
       :aria-pressed="before"

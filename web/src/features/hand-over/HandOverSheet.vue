@@ -66,6 +66,12 @@ defineProps<{
           </tbody>
         </table>
       </section>
+      <section v-if="sheet.cameBack.length">
+        <h2 class="text-base">What came back</h2>
+        <ul class="list-disc pl-5">
+          <li v-for="c in sheet.cameBack" :key="c">{{ c }}.</li>
+        </ul>
+      </section>
       <section v-if="sheet.watch.length">
         <h2 class="text-base">What to watch</h2>
         <ul class="list-disc pl-5">

@@ -1249,6 +1249,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/head-care": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What cleaning is worth on a job's head: belief, plan, schools, and the one thing to do next. */
+        get: operations["getHeadCare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/head-care/level": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Agrees with the customer how complete a sheet has to be. */
+        post: operations["agreeLevel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sums": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The small sums of the trade, each with its inputs and its formula. */
+        get: operations["listSums"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sums/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Works a sum out. Writes nothing. */
+        post: operations["workSum"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1503,6 +1571,47 @@ export interface components {
             /** Format: date-time */
             since: null | string;
         };
+        ChannelCareView: {
+            unit: string;
+            /** Format: int32 */
+            slot: number;
+            ink: string;
+            colour: string;
+            /** Format: int32 */
+            nozzles: number;
+            /** Format: int32 */
+            missing: number;
+            /** Format: double */
+            clog: number;
+            /** Format: double */
+            air: number;
+            /** Format: double */
+            starved: number;
+            feedFirst: boolean;
+            /** Format: int32 */
+            pairs: number;
+        };
+        CleaningView: {
+            /** Format: int64 */
+            entry: number;
+            /** Format: int64 */
+            job: number;
+            /** Format: date-time */
+            at: string;
+            by: string;
+            name: string;
+            channels: string;
+            /** Format: double */
+            inkMl: number;
+            /** Format: double */
+            counterBefore: null | number;
+            /** Format: double */
+            counterAfter: null | number;
+            /** Format: int32 */
+            missingBefore: null | number;
+            /** Format: int32 */
+            missingAfter: null | number;
+        };
         ClockPreset: {
             kind: string;
             /** Format: double */
@@ -1613,6 +1722,15 @@ export interface components {
             id: number;
             name: string;
             contact: string;
+        };
+        DeclineView: {
+            unit: string;
+            /** Format: double */
+            perYear: number;
+            /** Format: int32 */
+            visits: number;
+            /** Format: int32 */
+            now: number;
         };
         DiagnosisSection: {
             complaint: string;
@@ -1880,6 +1998,78 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        HeadCareView: {
+            /** Format: int64 */
+            job: number;
+            /** Format: int32 */
+            tag: number;
+            /** Format: int32 */
+            version: number;
+            /** Format: int32 */
+            thread: number;
+            model: string;
+            facts: string;
+            open: boolean;
+            ready: boolean;
+            channels: components["schemas"]["ChannelCareView"][];
+            next: null | components["schemas"]["NextView"];
+            steps: components["schemas"]["HeadStepView"][];
+            plan: null | components["schemas"]["WayView"];
+            /** Format: date-time */
+            finish: null | string;
+            /** Format: double */
+            counterPct: null | number;
+            stopped: string;
+            do: components["schemas"]["HeadDoView"];
+            ways: components["schemas"]["WayView"][];
+            whatIf: components["schemas"]["WhatIfView"][];
+            stopLine: string;
+            held: components["schemas"]["HeldMethodView"][];
+            declines: components["schemas"]["DeclineView"][];
+            cleanings: components["schemas"]["CleaningView"][];
+            /** Format: int32 */
+            mostLeft: number;
+            currency: string;
+        };
+        HeadDoView: {
+            kind: string;
+            title: string;
+            says: string;
+            /** Format: double */
+            handsMin: number;
+            repair: string;
+            slots: number[];
+            cautions: string[];
+            beside: string[];
+            howTo: string[];
+            guide: string;
+        };
+        HeadStepView: {
+            method: string;
+            name: string;
+            /** Format: double */
+            reached: number;
+            /** Format: double */
+            complete: number;
+            /** Format: int32 */
+            low: number;
+            /** Format: int32 */
+            best: number;
+            /** Format: int32 */
+            high: number;
+            /** Format: double */
+            fromMin: number;
+            /** Format: double */
+            handsMin: number;
+            /** Format: double */
+            waitMin: number;
+            /** Format: double */
+            waitMostMin: null | number;
+            /** Format: double */
+            inkMl: number;
+            /** Format: double */
+            counterPct: null | number;
+        };
         HeldGroupView: {
             gate: string;
             reason: string;
@@ -1887,6 +2077,11 @@ export interface components {
             overridable: boolean;
             word: string;
             steps: components["schemas"]["HeldView"][];
+        };
+        HeldMethodView: {
+            name: string;
+            why: string;
+            first: string;
         };
         HeldView: {
             stepId: string;
@@ -1977,6 +2172,19 @@ export interface components {
             pageHeightMm: number;
             units: components["schemas"]["UnitShape"][];
             marks: components["schemas"]["MarkShape"][];
+        };
+        LevelRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            /** Format: int32 */
+            mostLeft: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         LostRequest: {
             /** Format: uuid */
@@ -2081,6 +2289,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            slots?: null | number[];
         };
         MendView: {
             repair: string;
@@ -2119,6 +2328,17 @@ export interface components {
             beforeRatio: number;
             /** Format: double */
             afterRatio: number;
+        };
+        NextView: {
+            method: string;
+            name: string;
+            back: number[];
+            /** Format: int32 */
+            low: number;
+            /** Format: int32 */
+            best: number;
+            /** Format: int32 */
+            high: number;
         };
         NoteRequest: {
             /** Format: uuid */
@@ -2662,6 +2882,29 @@ export interface components {
         StripDownSection: {
             tray: components["schemas"]["TrayItemView"][];
         };
+        SumFieldView: {
+            name: string;
+            label: string;
+            unit: string;
+            kind: string;
+            needed: boolean;
+            example: string;
+            words: string[];
+            parts: components["schemas"]["SumFieldView"][];
+        };
+        SumFigure: {
+            name: string;
+            label: string;
+            unit: string;
+        };
+        SumView: {
+            name: string;
+            title: string;
+            asks: string;
+            formula: string[];
+            fields: components["schemas"]["SumFieldView"][];
+            figures: components["schemas"]["SumFigure"][];
+        };
         SwitchRequest: {
             /** Format: int64 */
             personId: number;
@@ -2954,6 +3197,36 @@ export interface components {
             minMinutes: number;
             /** Format: double */
             maxMinutes: null | number;
+        };
+        WayView: {
+            id: string;
+            name: string;
+            why: string;
+            ofShop: boolean;
+            /** Format: double */
+            inkMl: number;
+            /** Format: double */
+            counterPct: number;
+            /** Format: double */
+            handsMin: number;
+            /** Format: double */
+            complete: number;
+            /** Format: double */
+            price: number;
+        };
+        WhatIfView: {
+            method: string;
+            name: string;
+            /** Format: int32 */
+            times: number;
+            /** Format: double */
+            complete: number;
+            /** Format: int32 */
+            missing: number;
+            /** Format: double */
+            inkMl: number;
+            /** Format: double */
+            counterPct: number;
         };
         WhyView: {
             cause: string;
@@ -9666,6 +9939,354 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getHeadCare: {
+        parameters: {
+            query?: {
+                thread?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeadCareView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    agreeLevel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LevelRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    listSums: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SumView"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    workSum: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": null | components["schemas"]["JsonNode"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JsonNode"];
                 };
             };
             /** @description Bad Request */

@@ -1,0 +1,165 @@
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Machines;
+using SideBench.Core.Nozzles;
+using SideBench.Core.Quantities;
+
+namespace SideBench.Core.HeadCare;
+
+/// <summary>The head of a machine on the bench: what its sheets and its work tell of every channel.</summary>
+/// <param name="Channels">Every channel of the last sheet, complete ones too.</param>
+/// <param name="FeedFirst">Those in which air or too little feed is likelier than a clog: no clean helps them, and one may harm.</param>
+/// <param name="Case">The others with something missing, or these when there are no others; and what can be done.</param>
+/// <param name="SheetDue">Work after the last sheet that no sheet has judged yet; null when there is none.</param>
+public sealed record HeadOnJob(
+    IReadOnlyList<ChannelCare> Channels,
+    IReadOnlyList<ChannelCare> FeedFirst,
+    HeadCase Case,
+    CleanOnJob? SheetDue
+)
+{
+    private const double MostlyClog = 0.5;
+
+    /// <summary>Whether the trouble is marks on paper: another road than a clog.</summary>
+    public bool Smudges { get; init; }
+
+    /// <summary>The head of a job.</summary>
+    /// <param name="job">A thread of the job.</param>
+    /// <param name="numbers">House numbers.</param>
+    /// <param name="now">The time: a head that stood since its last clean has rested.</param>
+    /// <returns>Null when no sheet was taken on this visit, or the house knows nothing of this kind of head.</returns>
+    public static HeadOnJob? Of(JobCase job, HeadCareNumbers numbers, DateTimeOffset now)
+    {
+        var (model, state) = (job.Book.Model, job.State);
+        if (model.Sheet is not { } plan || state.Sheets.Count == 0)
+            return null;
+        var cleans = state.Of<JobCleans>();
+        var proved = numbers.Proved.Any(p => job.Facts.Answers.TryGetValue(p.Key, out var told) && p.Value.Contains(told));
+        var channels = new List<ChannelCare>();
+        foreach (var unit in plan.Layout.Units)
+        {
+            var slot = model.Slots.First(s => s.Panel == plan.Slots[unit.Id]);
+            if (History(job, unit.Id, slot.Panel, $"{model.Axes["head"]} {slot.InkKind}", cleans.All, numbers) is not { } head)
+                continue;
+            if (CleanOutlook.Of(head, numbers) is not { } outlook)
+                return null;
+            channels.Add(new ChannelCare(unit.Id, slot.Panel, slot.Ink, slot.InkKind, head, proved ? outlook.SupplyProved() : outlook));
+        }
+
+        List<ChannelCare> all = [.. channels.Where(c => c.Outlook.Missing > cleans.MostLeft)];
+        List<ChannelCare> feedFirst = [.. all.Where(c => c.Outlook.Explanation.Clog < MostlyClog)];
+        List<ChannelCare> open = feedFirst.Count == all.Count ? all : [.. all.Except(feedFirst)];
+        var limits = HeadBounds.Of(model, job.Book.Book.House, numbers) with
+        {
+            MostLeft = cleans.MostLeft,
+            RowSoFar = Row(cleans.All, numbers, job.Book.Book, now),
+            CleanedBefore = cleans.All.Count > 0 || state.Intake.CleansTried > 0,
+            CounterRoom = Room(job),
+            SupplyProved = proved,
+        };
+        IReadOnlyList<HeadMethod> methods =
+        [
+            .. HeadMethods
+                .For(model, job.Book.Book, numbers, open, new HeadStock(_ => null, limits.CounterRoom))
+                .Select(m => Gated(Fed(m, model, open, feedFirst), job, numbers)),
+        ];
+        if (!proved && open.Count > 0)
+            methods = [.. methods, HeadMethods.Supply(open.Count, numbers)];
+        var last = state.Sheets[^1].Entry;
+        return new HeadOnJob(
+            channels,
+            feedFirst,
+            new HeadCase(open, methods, HeadBounds.Rates(job.Book.Book.House, numbers), limits.LookingAt(open)),
+            cleans.All.LastOrDefault(c => c.Entry > last)
+        )
+        {
+            Smudges = state.Threads.Any(t => t.IsOpen && numbers.Smudge.Contains(t.Complaint)),
+        };
+    }
+
+    private static HeadHistory? History(
+        JobCase job,
+        string unit,
+        int slot,
+        string kind,
+        IReadOnlyList<CleanOnJob> cleans,
+        HeadCareNumbers numbers
+    )
+    {
+        var sheets = job.State.Sheets.Select(s => (s.Entry, Unit: s.Units.FirstOrDefault(u => u.Id == unit))).ToList();
+        if (sheets[^1].Unit is not { IsTooFaint: false } last)
+            return null;
+        var done = new List<Application>();
+        foreach (var (before, after) in sheets.Zip(sheets.Skip(1)))
+        {
+            var between = cleans.Where(c => c.Entry > before.Entry && c.Entry < after.Entry && c.Touched(slot));
+            // Where several were done before one sheet, the pair is laid to the one that does most.
+            var method = between.Select(c => MethodOf(c.Repair, numbers)).OfType<string>().MaxBy(m => Chance(kind, m, numbers));
+            if (method is not null && before.Unit is { } from && after.Unit is { } to)
+                done.Add(new Application(method, from.Missing.ToHashSet(), to.Missing.ToHashSet()));
+        }
+
+        var ink = job.State.Intake.Ink;
+        return new HeadHistory(
+            kind,
+            job.State.Intake.IdleWeeks,
+            last.Nozzles.Length,
+            job.Book.Model.Axes["delivery"] == "addon" || (job.Book.Model.Axes["delivery"] != "tank" && ink is "refilled" or "addon"),
+            last.Missing.ToHashSet(),
+            done
+        );
+    }
+
+    private static double Chance(string kind, string method, HeadCareNumbers numbers) =>
+        numbers.Chances.GetValueOrDefault(kind)?.GetValueOrDefault(method) ?? 0;
+
+    /// <summary>The method that a work of the fault book is; null when it is none.</summary>
+    public static string? MethodOf(string repair, HeadCareNumbers numbers) =>
+        numbers.Repairs.FirstOrDefault(r => r.Value.Contains(repair)).Key;
+
+    private static int Row(IReadOnlyList<CleanOnJob> cleans, HeadCareNumbers numbers, FaultBook book, DateTimeOffset now)
+    {
+        var rest = numbers.Repairs.GetValueOrDefault(HeadMethod.Rest, []).Select(r => (book.Step(r) as Repair)?.Wait).FirstOrDefault();
+        var (row, next) = (0, now);
+        foreach (var clean in cleans.Reverse())
+        {
+            var method = MethodOf(clean.Repair, numbers);
+            if (method?.StartsWith("clean-", StringComparison.Ordinal) != true || (next - clean.At).TotalMinutes >= rest?.MinMinutes)
+                break;
+            (row, next) = (row + 1, clean.At);
+        }
+
+        return row;
+    }
+
+    private static CounterShare? Room(JobCase job)
+    {
+        var read = job.State.Counter?.Pct ?? job.State.Machine.Counter?.Reading.Counter?.Pct;
+        return read is { } pct ? CounterShare.OfPct(Math.Max(0, 100 - pct)) : null;
+    }
+
+    // A clean that also draws from a channel which is not fed draws air there.
+    private static HeadMethod Fed(HeadMethod method, MachineModel model, List<ChannelCare> open, List<ChannelCare> feedFirst)
+    {
+        var drawn = model.HeadCare.Groups.Where(g => open.Any(c => g.Contains(c.Slot))).SelectMany(g => g).ToHashSet();
+        return method.IsClean && method.Held is null && feedFirst.FirstOrDefault(c => drawn.Contains(c.Slot)) is { } hungry
+            ? method with
+            {
+                Held = new HeldMethod(
+                    $"{hungry.Ink} is cleaned along, and ink does not follow there: a clean draws more air.",
+                    "The supply first."
+                ),
+            }
+            : method;
+    }
+
+    // What the bench holds back is held back here too, in the same words.
+    private static HeadMethod Gated(HeadMethod method, JobCase job, HeadCareNumbers numbers) =>
+        method.Held is null
+        && job.Book.IndexOfRepair(method.Repair) is >= 0 and var r
+        && Gates.Holding(job.Book, job.Facts, job.Book.Repairs[r], job.State.Overridden) is { } gate
+            ? method with
+            {
+                Held = new HeldMethod(gate.Reason, gate.Lift, numbers.Passing.Contains(gate.Id)),
+            }
+            : method;
+}

@@ -1,0 +1,80 @@
+import { expect, test, type Page } from '@playwright/test'
+import { expectNoAxeFindings, signIn, takeIn } from './bench'
+
+async function scan(page: Page, job: number) {
+  await page.goto(`/bench/${job}/sheets`)
+  const sheets = page.getByTestId('sheets')
+  const seen = (await sheets.getAttribute('data-version'))!
+  await page.keyboard.press('s')
+  await expect(sheets).not.toHaveAttribute('data-version', seen, { timeout: 60_000 })
+}
+
+for (const [model, serial] of [
+  ['Tolling Folio 3', 'HC-5101'],
+  ['Marram Quartet A4', 'HC-5102'],
+]) {
+  test(`${model}: from the first sheet through a step of the plan to the sheet that judges it`, async ({ page }) => {
+    test.setTimeout(150_000)
+    await signIn(page)
+    const job = await takeIn(page, serial!, {
+      model: model!,
+      complaint: 'Missing nozzles after idle time',
+      words: 'Stripes since the holidays.',
+      moved: false,
+      idle: '9',
+    })
+    await page.keyboard.press('h')
+    const card = page.getByTestId('head-do')
+    await expect(card).toHaveAttribute('data-kind', 'sheet')
+    await expectNoAxeFindings(page)
+    await scan(page, job)
+    await page.goto(`/bench/${job}/head-care`)
+    await expect(card).not.toHaveAttribute('data-kind', 'sheet')
+    await expect(page.getByRole('list', { name: 'Steps of the plan' }).getByRole('listitem').first()).toBeVisible()
+    await expect(page.getByRole('row', { name: /this plan/ })).toContainText('£')
+    await expectNoAxeFindings(page)
+
+    const whatIf = page.getByRole('region', { name: 'What if I just do' })
+    await whatIf.getByRole('button', { name: 'Deep clean' }).click()
+    const twice = await whatIf.getByText(/complete/).textContent()
+    await whatIf.getByRole('button', { name: '1', exact: true }).click()
+    await expect(whatIf.getByText(/complete/)).not.toHaveText(twice!)
+
+    await expect(card).toHaveAttribute('data-kind', 'work')
+    const title = (await card.getByRole('heading', { level: 2 }).textContent())!
+    await page.keyboard.press('1')
+    await expect(card).toHaveAttribute('data-kind', /sheet|wait/)
+    await expect(page.getByRole('region', { name: 'All cleanings of this machine' })).toContainText(
+      title.split(':')[0]!,
+    )
+    if ((await card.getAttribute('data-kind')) === 'wait') return
+    await scan(page, job)
+    await page.goto(`/bench/${job}/head-care`)
+    await expect(page.getByRole('region', { name: 'All cleanings of this machine' })).toContainText(/\d+ → \d+ missing/)
+    await expectNoAxeFindings(page)
+    await page.getByRole('button', { name: '3', exact: true }).last().click()
+    await expect(page.getByRole('button', { name: '3', exact: true }).last()).toHaveAttribute('aria-pressed', 'true')
+    await page.goto(`/bench/${job}`)
+    await expect(page.getByText('up to 3 missing nozzles in a channel may stay').first()).toBeVisible()
+  })
+}
+
+test('a sum is worked out as it is typed, and a wrong field says so beside itself', async ({ page }) => {
+  await signIn(page)
+  await page.goto('/sums')
+  await page.getByRole('link', { name: 'Counter: what it has room for' }).click()
+  await page.getByLabel('Counter now').fill('91')
+  await page.getByLabel('Points each').fill('2,7')
+  await page.getByLabel('Times').fill('4')
+  const result = page.getByTestId('sum-result')
+  await expect(result).toContainText('101.8')
+  await expect(result).toContainText('Operations that fit3')
+  await expectNoAxeFindings(page)
+  await page.getByLabel('Times').fill('1.5')
+  await expect(page.getByText('It should be a whole number')).toBeVisible()
+  await expect(result).toContainText('one field is not right')
+  await page.getByRole('button', { name: 'One more' }).click()
+  await expect(page.getByLabel('Times')).toHaveCount(2)
+  await page.getByRole('link', { name: 'Cleans: when they end' }).click()
+  await expect(result).toContainText('Ends at')
+})
