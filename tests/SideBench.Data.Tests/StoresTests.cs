@@ -1,5 +1,6 @@
 using Npgsql;
 using SideBench.Core.Diagnosis;
+using SideBench.Core.HeadCare;
 using SideBench.Core.Identity;
 using SideBench.Core.Jobs;
 using SideBench.Core.Nozzles;
@@ -231,6 +232,7 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
                 ]
             ),
             new SheetCorrected("s", []),
+            new LevelAgreed(2),
             .. OpeningLines(),
         ];
         Assert.Equal(ScratchDatabase.Codec.Kinds.Order(), lines.Select(l => l.Kind.Name).Order());
