@@ -63,10 +63,7 @@ const label = computed(
     >
       <span class="keycap">1</span> {{ label }}
     </button>
-    <RouterLink
-      v-if="card.guide"
-      class="press mt-2 w-full justify-start"
-      :to="`/bench/${care.job}/opening`"
+    <RouterLink v-if="card.guide" class="press mt-2 w-full justify-start" :to="`/bench/${care.job}/opening`"
       >Guide: {{ card.guide }}</RouterLink
     >
     <p v-if="!may && card.kind === 'work'" class="mt-2 text-soft">The counter looks on: a technician does it.</p>

@@ -1993,6 +1993,7 @@ export interface components {
             currency: string;
             watch: string[];
             cautions: string[];
+            cameBack: string[];
             closed: boolean;
             handedOver: boolean;
             /** Format: int32 */
@@ -2179,7 +2180,7 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             /** Format: int32 */
-            mostLeft: number;
+            mostLeft: null | number;
             /**
              * Format: int32
              * @default 0
