@@ -41,6 +41,7 @@ namespace SideBench.Core.HeadCare;
 /// <param name="Ladders">Cleaning schools as fixed orders: what stands together is done before one sheet.</param>
 /// <param name="Passing">Gates that hold a method back only as the next step.</param>
 /// <param name="Smudge">Complaints that build-up under the head makes.</param>
+/// <param name="SupplyStations">Stations of the supply: work on one ends what sheets before it said.</param>
 /// <param name="DeclineVisits">Visits that make a trend.</param>
 /// <param name="DeclinePerYear">Nozzles a year that a channel loses, from which a warning is given.</param>
 /// <param name="Proved">Findings that prove ink comes, with the answer that says so.</param>
@@ -83,6 +84,7 @@ public sealed record HeadCareNumbers(
     IReadOnlyDictionary<string, IReadOnlyList<string>> Proved,
     IReadOnlyList<string> Passing,
     IReadOnlyList<string> Smudge,
+    IReadOnlyList<string> SupplyStations,
     int DeclineVisits,
     double DeclinePerYear
 );

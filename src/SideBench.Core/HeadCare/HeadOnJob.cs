@@ -22,6 +22,12 @@ public sealed record HeadOnJob(
     /// <summary>Whether the trouble is marks on paper: another road than a clog.</summary>
     public bool Smudges { get; init; }
 
+    /// <summary>Units of the last sheet that were too faint to tell.</summary>
+    public IReadOnlyList<string> TooFaint { get; init; } = [];
+
+    /// <summary>Whether the supply was worked on: a sheet is no proof of that.</summary>
+    public bool SupplyMended { get; init; }
+
     /// <summary>The head of a job.</summary>
     /// <param name="job">A thread of the job.</param>
     /// <param name="numbers">House numbers.</param>
@@ -72,6 +78,8 @@ public sealed record HeadOnJob(
             cleans.All.LastOrDefault(c => c.Entry > last)
         )
         {
+            TooFaint = [.. state.Sheets[^1].Units.Where(u => u.IsTooFaint).Select(u => u.Id)],
+            SupplyMended = cleans.Work.Any(w => numbers.SupplyStations.Contains(job.Book.Book.Step(w.Repair)?.Station ?? "")),
             Smudges = state.Threads.Any(t => t.IsOpen && numbers.Smudge.Contains(t.Complaint)),
         };
     }
@@ -88,6 +96,12 @@ public sealed record HeadOnJob(
         var sheets = job.State.Sheets.Select(s => (s.Entry, Unit: s.Units.FirstOrDefault(u => u.Id == unit))).ToList();
         if (sheets[^1].Unit is not { IsTooFaint: false } last)
             return null;
+        // What sheets said before the supply was mended is said of another supply.
+        var mended = job
+            .State.Of<JobCleans>()
+            .Work.LastOrDefault(w => numbers.SupplyStations.Contains(job.Book.Book.Step(w.Repair)?.Station ?? ""))
+            .Entry;
+        sheets = [.. sheets.Where((s, i) => s.Entry > mended || i == sheets.Count - 1)];
         var done = new List<Application>();
         foreach (var (before, after) in sheets.Zip(sheets.Skip(1)))
         {

@@ -61,6 +61,9 @@ public sealed record JobCleans : CraftState
     /// <summary>Work on the head, oldest first.</summary>
     public IReadOnlyList<CleanOnJob> All { get; init; } = [];
 
+    /// <summary>All work on the machine, with its line, oldest first: some of it ends what sheets said before.</summary>
+    public IReadOnlyList<(long Entry, string Repair)> Work { get; init; } = [];
+
     /// <summary>Nozzles that may stay missing in a channel, as agreed with the customer.</summary>
     public int MostLeft { get; init; }
 
@@ -69,7 +72,10 @@ public sealed record JobCleans : CraftState
     {
         if (entry.Body is LevelAgreed agreed)
             return this with { MostLeft = agreed.MostLeft };
-        return CleanOnJob.Of(entry, before.Counter ?? Known(before)) is { } clean ? this with { All = [.. All, clean] } : this;
+        if (entry.Body is not Mended work)
+            return this;
+        var with = this with { Work = [.. Work, (entry.Id.Value, work.Repair)] };
+        return CleanOnJob.Of(entry, before.Counter ?? Known(before)) is { } clean ? with with { All = [.. All, clean] } : with;
     }
 
     private static CounterShare? Known(JobState job) => job.Machine.Counter?.Reading.Counter;

@@ -92,6 +92,11 @@ public class HeadOnJobTests
         Assert.Equal(["C", "K"], head.Case.Channels.Select(c => c.Unit).Order());
         Assert.All(head.Case.Methods.Where(m => m.IsClean), m => Assert.Equal("The supply first.", m.Held!.First));
         Assert.NotEqual("The supply first.", head.Case.Methods.First(m => m.Id == "flush").Held?.First);
+        // Once the supply was mended, what sheets said before it counts no more.
+        job.Add(TestShop.Line(job.Count + 1, new Mended("renew-damper", "", [], 9, 0, "", "", 0, 0, [])));
+        Sheet(job, ("M", end[8..]), ("C", [9]), ("K", [3]));
+        Assert.Empty(Head(job)!.FeedFirst);
+        Assert.True(Head(job)!.SupplyMended);
     }
 
     [Fact]

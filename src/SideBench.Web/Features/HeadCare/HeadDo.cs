@@ -20,6 +20,12 @@ public static class HeadDo
             return Plain("wait", $"It works by itself: {clock.Label}", "Serve another machine; it rings when its time is up.");
         if (head.SheetDue is { } due)
             return Plain("sheet", "Print a nozzle sheet", $"{due.Name} is done. A sheet after every one: it says what it was worth here.");
+        if (head.Case.Channels.Count == 0 && head.TooFaint.Count > 0)
+            return Plain(
+                "sheet",
+                "Read the sheet again",
+                $"{string.Join(", ", head.TooFaint)} too faint to tell; nothing missing elsewhere. Scan in colour at 300 dpi, or tap it in."
+            );
         if (head.FeedFirst.Count > 0)
             return Plain("supply", "Look whether ink comes", HeadWords.Feed(head.FeedFirst));
         var stop = plan.Stop ?? (plan.Steps.Count == 0 ? StopReason.NotWorthIt : null);
@@ -69,11 +75,8 @@ public static class HeadDo
             return said;
         if (head.Smudges)
             said += " Smudges without gaps are build-up under the head: blot, wipe, look at paper and thickness. No clean cures them.";
-        return WorkedOnSupply(job) ? $"{said} The supply was worked on: a sheet is no proof of that, full pages are." : said;
+        return head.SupplyMended ? $"{said} The supply was worked on: a sheet is no proof of that, full pages are." : said;
     }
-
-    private static bool WorkedOnSupply(JobCase job) =>
-        job.State.Work.Any(w => job.Book.Book.Step(w.Repair) is { Station: "store" or "vent" or "line" or "damper" });
 
     private static string Says(HeadOnJob head, HeadMethod next)
     {
