@@ -333,7 +333,8 @@ internal static class OpeningViews
                 ),
             ],
             now?.Tools ?? [],
-            now?.Needs ?? []
+            now?.Needs ?? [],
+            run.Begun.Slot
         );
     }
 

@@ -218,7 +218,8 @@ public sealed record RunView(
     int Steps,
     IReadOnlyList<WindowView> Windows,
     IReadOnlyList<string> Tools,
-    IReadOnlyList<string> Needs
+    IReadOnlyList<string> Needs,
+    int Slot
 );
 
 /// <summary>

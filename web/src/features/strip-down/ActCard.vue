@@ -22,6 +22,8 @@ const emit = defineEmits<{
   photo: [file: File]
   word: [word: string, by: string]
 }>()
+/** The slot that the guide is about, named at its every step. */
+const slot = computed(() => props.opening.slots.find((s) => s.panel === props.opening.run?.slot) ?? null)
 const typed = ref('')
 const value = computed(() => typedNumber(typed.value))
 const words = ref('')
@@ -104,7 +106,10 @@ watch(answers, () => keys.refresh())
     :data-key="act.key"
     :data-settled="settled"
   >
-    <p class="text-sm text-soft">{{ heading }}</p>
+    <p class="flex flex-wrap items-center gap-x-3 text-sm text-soft">
+      {{ heading }}
+      <strong v-if="slot" class="chip text-ink" data-testid="about-slot">slot {{ slot.panel }} · {{ slot.ink }}</strong>
+    </p>
     <h2 id="act-title" class="text-xl" aria-live="polite">{{ act.title }}</h2>
     <ul v-if="act.cautions.length || act.irreversible" class="mt-2 border-l-4 border-stop bg-stop-tint px-3 py-1.5">
       <li v-if="act.irreversible" class="font-bold">This cannot be undone.</li>

@@ -2633,6 +2633,8 @@ export interface components {
             windows: components["schemas"]["WindowView"][];
             tools: string[];
             needs: string[];
+            /** Format: int32 */
+            slot: number;
         };
         ScanRequest: {
             /** Format: uuid */
