@@ -60,15 +60,18 @@ internal sealed class Availability
         var (findings, repairs) = book.Dependents[finding];
         if (findings.Length == 0 && repairs.Length == 0)
             return this;
-        if (after.TryGetValue((finding, outcome), out var known))
-            return known;
+        // Two cores weigh a plan's options and ask the same board.
+        lock (after)
+            if (after.TryGetValue((finding, outcome), out var known))
+                return known;
         var told = facts.With(book.Findings[finding].Id, book.Findings[finding].Outcomes[outcome].Id);
         var then = new Availability(book, told, overridden, past, (bool[])Findings.Clone(), (byte[])Repairs.Clone());
         foreach (var f in findings)
             then.Findings[f] = !facts.Answers.ContainsKey(book.Findings[f].Id) && then.IsFree(book.Findings[f], null);
         foreach (var r in repairs)
             then.Repairs[r] = then.LeftOf(book.Repairs[r], null);
-        return after[(finding, outcome)] = then;
+        lock (after)
+            return after[(finding, outcome)] = then;
     }
 
     private byte LeftOf(Repair repair, List<HeldStep>? held) =>

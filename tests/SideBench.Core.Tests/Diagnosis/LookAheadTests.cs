@@ -9,6 +9,27 @@ public class LookAheadTests
 {
     private const int Seed = 31;
 
+    [Fact]
+    public void WhatIsToBeHad_IsAskedByTwoCoresAtOnce()
+    {
+        var job = TestShop.Case(TestShop.Opened(TestShop.Intake("tolling-broadside-44", "fades-under-load")));
+        var book = job.Book;
+        for (var round = 0; round < 60; round++)
+        {
+            var now = Availability.Of(book, job.Facts, [], _ => 0, []);
+            Parallel.For(
+                0,
+                4 * book.Findings.Count,
+                i =>
+                {
+                    var f = i % book.Findings.Count;
+                    for (var o = 0; o < book.Findings[f].Outcomes.Count; o++)
+                        Assert.Equal(book.Findings.Count, now.After(f, o).Findings.Length);
+                }
+            );
+        }
+    }
+
     [Trait("Pace", "slow")]
     [Fact]
     public void Advice_OnSmallBooks_StaysWithinThreePercentOfTheTrueOptimum()
