@@ -1,12 +1,14 @@
 import { expect, test, type Page } from '@playwright/test'
 import { expectNoAxeFindings, signIn, takeIn } from './bench'
 
-async function scan(page: Page, job: number) {
+/** Taps a sheet in on which some nozzles of the second channel are missing: the same on every run. */
+async function tap(page: Page, job: number, missing: number[]) {
   await page.goto(`/bench/${job}/sheets`)
-  const sheets = page.getByTestId('sheets')
-  const seen = (await sheets.getAttribute('data-version'))!
-  await page.keyboard.press('s')
-  await expect(sheets).not.toHaveAttribute('data-version', seen, { timeout: 60_000 })
+  const seen = (await page.getByTestId('sheets').getAttribute('data-version'))!
+  await page.getByRole('button', { name: 'Tap it in' }).click()
+  for (const n of missing) await page.locator(`[data-of="1"][data-nozzle="${n}"]`).press('Enter')
+  await page.getByRole('button', { name: 'Put it on record' }).click()
+  await expect(page.getByTestId('sheets')).not.toHaveAttribute('data-version', seen)
 }
 
 for (const [model, serial] of [
@@ -27,7 +29,7 @@ for (const [model, serial] of [
     const card = page.getByTestId('head-do')
     await expect(card).toHaveAttribute('data-kind', 'sheet')
     await expectNoAxeFindings(page)
-    await scan(page, job)
+    await tap(page, job, [12, 30, 44, 51])
     await page.goto(`/bench/${job}/head-care`)
     await expect(card).not.toHaveAttribute('data-kind', 'sheet')
     await expect(page.getByRole('list', { name: 'Steps of the plan' }).getByRole('listitem').first()).toBeVisible()
@@ -36,21 +38,21 @@ for (const [model, serial] of [
 
     const whatIf = page.getByRole('region', { name: 'What if I just do' })
     await whatIf.getByRole('button', { name: 'Deep clean' }).click()
-    const twice = await whatIf.getByText(/complete/).textContent()
+    const says = whatIf.locator('p').first()
+    const twice = await says.textContent()
     await whatIf.getByRole('button', { name: '1', exact: true }).click()
-    await expect(whatIf.getByText(/complete/)).not.toHaveText(twice!)
+    await expect(says).not.toHaveText(twice!)
 
     await expect(card).toHaveAttribute('data-kind', 'work')
     const title = (await card.getByRole('heading', { level: 2 }).textContent())!
     await page.keyboard.press('1')
-    await expect(card).toHaveAttribute('data-kind', /sheet|wait/)
+    await expect(card).toHaveAttribute('data-kind', 'sheet')
     await expect(page.getByRole('region', { name: 'All cleanings of this machine' })).toContainText(
       title.split(':')[0]!,
     )
-    if ((await card.getAttribute('data-kind')) === 'wait') return
-    await scan(page, job)
+    await tap(page, job, [30])
     await page.goto(`/bench/${job}/head-care`)
-    await expect(page.getByRole('region', { name: 'All cleanings of this machine' })).toContainText(/\d+ → \d+ missing/)
+    await expect(page.getByRole('region', { name: 'All cleanings of this machine' })).toContainText('4 → 1 missing')
     await expectNoAxeFindings(page)
     await page.getByRole('button', { name: '3', exact: true }).last().click()
     await expect(page.getByRole('button', { name: '3', exact: true }).last()).toHaveAttribute('aria-pressed', 'true')

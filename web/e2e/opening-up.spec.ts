@@ -157,6 +157,8 @@ for (const [guide, model, serial, fitted] of [
   ['head-change', 'Tolling Broadside 44', 'OU-5104', ''],
   ['cartridge-change-lights', 'Marram Duo', 'OU-5105', ''],
   ['pads', 'Tolling Folio 3', 'OU-5106', ''],
+  ['hand-flush', 'Tolling Folio 3', 'OU-5107', ''],
+  ['under-head', 'Marram Quartet A4', 'OU-5108', ''],
 ] as const)
   test(`the guide ${guide} is followed to its end, with everything back, on ${model}`, async ({ page }) => {
     test.setTimeout(120_000)

@@ -127,7 +127,7 @@ public static class HeadCareMeasure
             var error = Math.Sqrt(tenth.Sum(s => s.Said * (1 - s.Said))) / n;
             said.AppendLine(
                 CultureInfo.InvariantCulture,
-                $"| {tenth.Key * 10}–{(tenth.Key + 1) * 10} % | {n} | {100 * mean:0.0} % | {100 * was:0.0} % | {(was - mean) / error:0.0} |"
+                $"| {tenth.Key}0–{tenth.Key + 1}0 % | {n} | {100 * mean:0.0} % | {100 * was:0.0} % | {(was - mean) / error:0.0} |"
             );
         }
 

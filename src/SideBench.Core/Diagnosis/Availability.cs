@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+
 namespace SideBench.Core.Diagnosis;
 
 /// <summary>Which steps are to be had: they fit the case and no gate holds them. Follows answers that set or lift gates.</summary>
@@ -7,7 +9,9 @@ internal sealed class Availability
     private readonly Facts facts;
     private readonly IReadOnlyCollection<PastGate> overridden;
     private readonly Func<BookStep, int> past;
-    private readonly Dictionary<(int Finding, int Outcome), Availability> after = [];
+
+    // Two cores weigh a plan's options and ask the same board.
+    private readonly ConcurrentDictionary<(int Finding, int Outcome), Availability> after = [];
 
     private Availability(
         CaseBook book,
@@ -60,18 +64,15 @@ internal sealed class Availability
         var (findings, repairs) = book.Dependents[finding];
         if (findings.Length == 0 && repairs.Length == 0)
             return this;
-        // Two cores weigh a plan's options and ask the same board.
-        lock (after)
-            if (after.TryGetValue((finding, outcome), out var known))
-                return known;
+        if (after.TryGetValue((finding, outcome), out var known))
+            return known;
         var told = facts.With(book.Findings[finding].Id, book.Findings[finding].Outcomes[outcome].Id);
         var then = new Availability(book, told, overridden, past, (bool[])Findings.Clone(), (byte[])Repairs.Clone());
         foreach (var f in findings)
             then.Findings[f] = !facts.Answers.ContainsKey(book.Findings[f].Id) && then.IsFree(book.Findings[f], null);
         foreach (var r in repairs)
             then.Repairs[r] = then.LeftOf(book.Repairs[r], null);
-        lock (after)
-            return after[(finding, outcome)] = then;
+        return after.GetOrAdd((finding, outcome), then);
     }
 
     private byte LeftOf(Repair repair, List<HeldStep>? held) =>

@@ -141,11 +141,10 @@ public static class BenchWork
     // A soak lasts as long as the head and its inks may: none too short, none too long.
     private static BookWait? WaitOf(Repair step, MachineModel model, IReadOnlyList<int> slots)
     {
-        if (step.Wait is not { Kind: "soak" } wait || model.HeadCare.Soak is not { } soak)
+        if (step.Wait is not { Kind: "soak" } wait || model.HeadCare.Soak is null)
             return step.Wait;
-        List<SoakFigures> all = [.. model.Slots.Where(s => slots.Contains(s.Panel)).Select(s => model.HeadCare.SoakOf(s.InkKind)!)];
-        if (all.Count == 0)
-            all.Add(soak);
+        var soaked = model.Slots.Where(s => slots.Count == 0 || slots.Contains(s.Panel));
+        List<SoakFigures> all = [.. soaked.Select(s => model.HeadCare.SoakOf(s.InkKind)!)];
         return wait with { MinMinutes = all.Max(s => s.From.Value), MaxMinutes = all.Min(s => s.To.Value) };
     }
 

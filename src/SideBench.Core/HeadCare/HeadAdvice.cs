@@ -21,31 +21,29 @@ public static class HeadAdvice
             return advice;
         if (HeadOnJob.Of(job, numbers, now) is not { Case.Channels.Count: > 0 } head)
             return advice;
-        if (head.FeedFirst.Count > 0 && Look(job, numbers) is { } feed)
-            return With(advice, AdviceKind.Find, feed, HeadWords.Feed(head.FeedFirst));
-        var plan = HeadPlan.Of(head.Case);
-        if (plan.Steps.Count == 0)
-            return advice with { Because = Stop(job, head, plan) };
-        var next = plan.Steps[0].Methods[0];
-        if (next.Id == HeadMethod.Supply)
-            return Look(job, numbers) is { } look
-                ? With(advice, AdviceKind.Find, look, "Prove that ink comes before another clean: that is worth more now.")
-                : advice;
-        var brings = HeadWords.Brings(head.Case, next);
-        if (next.Repair == chosen.Step.Id)
-            return advice with { Because = brings };
-        return job.Book.IndexOfRepair(next.Repair) is >= 0 and var r
-            ? With(advice, AdviceKind.Mend, Candidate(job, job.Book.Repairs[r], Information.FixChance(r, job.Odds)), brings)
-            : advice;
+        var next = HeadNext.Planned(job, head, HeadPlan.Of(head.Case));
+        return next.Kind switch
+        {
+            HeadNextKind.Supply => Look(job, numbers) is { } look ? With(advice, look, next.Says) : advice,
+            HeadNextKind.Stop => Instead(advice, numbers) is { } other
+                ? With(advice, other, next.Says)
+                : advice with
+                {
+                    Because = next.Says,
+                },
+            HeadNextKind.Work when next.Work!.Id == chosen.Step.Id => advice with { Because = next.Says },
+            HeadNextKind.Work when job.Book.IndexOfRepair(next.Work!.Id) is >= 0 and var r => With(
+                advice,
+                Candidate(job, job.Book.Repairs[r], Information.FixChance(r, job.Odds)),
+                next.Says
+            ),
+            _ => advice,
+        };
     }
 
-    private static string Stop(JobCase job, HeadOnJob head, HeadPlan plan) =>
-        HeadWords.Stopped(
-            head.Case,
-            plan.Stop ?? StopReason.NotWorthIt,
-            job.Book.Model.Axes["headRenew"] == "yes",
-            job.Book.Book.House.Currency
-        );
+    // Where cleaning stops, what was close and is no cleaning.
+    private static Candidate? Instead(Advice advice, HeadCareNumbers numbers) =>
+        advice.Others.FirstOrDefault(o => HeadOnJob.MethodOf(o.Step.Id, numbers) is null);
 
     private static Candidate? Look(JobCase job, HeadCareNumbers numbers) =>
         job
@@ -65,10 +63,10 @@ public static class HeadAdvice
     }
 
     // What was chosen before stands first among the others.
-    private static Advice With(Advice advice, AdviceKind kind, Candidate chosen, string because) =>
+    private static Advice With(Advice advice, Candidate chosen, string because) =>
         advice with
         {
-            Kind = kind,
+            Kind = chosen.Step is Repair ? AdviceKind.Mend : AdviceKind.Find,
             Chosen = chosen,
             Because = because,
             Outlooks = [],

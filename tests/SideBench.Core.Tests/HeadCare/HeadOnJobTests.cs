@@ -42,7 +42,7 @@ public class HeadOnJobTests
         Mend(job, "clean-normal", [2, 3, 4]);
         var done = Assert.IsType<Mended>(job.Last(e => e.Body is Mended).Body);
         Assert.Equal((3 * 0.8, 2.34 * 3 / 4), (done.InkMl, done.CounterPct));
-        Assert.Contains("on 2, 3, 4", done.Says, StringComparison.Ordinal);
+        Assert.Contains("on slots 2, 3, 4", done.Says, StringComparison.Ordinal);
         Assert.Equal(3, done.Effect.Ink.Count);
         var half = BenchWork.Mend(TestShop.Case(job), "clean-normal", null, "", () => "x", [2, 3]);
         Assert.Equal("not-cleaned-alone", half.Problems.Single().Code.Id);
@@ -52,6 +52,7 @@ public class HeadOnJobTests
     [Theory]
     [InlineData("tolling-folio-3", new int[] { 2 }, 60, 480)]
     [InlineData("marram-duo", new int[0], 60, 240)]
+    [InlineData("tolling-garment-8", new int[0], 60, 120)]
     [InlineData("tolling-garment-8", new int[] { 1 }, 30, 120)]
     [InlineData("tolling-garment-8", new int[] { 1, 6 }, 60, 120)]
     public void Soak_LastsAsLongAsTheHeadAndItsInksMay(string model, int[] slots, double least, double most)

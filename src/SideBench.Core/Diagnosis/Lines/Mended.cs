@@ -46,7 +46,7 @@ public sealed record Mended(
     public override IEnumerable<string> FoundBy => [Lot];
 
     public override string Says =>
-        $"Done: {Name}{(Slots.Count > 0 ? $" on {string.Join(", ", Slots)}" : "")}, {Minutes:0}\u2009min"
+        $"Done: {Name}{(Slots.Count > 0 ? $" on slot{(Slots.Count > 1 ? "s" : "")} {string.Join(", ", Slots)}" : "")}, {Minutes:0}\u2009min"
         + (Part.Length > 0 ? $", {Part}" : "")
         + (Lot.Length > 0 ? $" lot {Lot}" : "");
 

@@ -67,7 +67,7 @@ public static class Estimates
             head = head with { Done = [.. all.Objects("history", isNeeded: false).Select(h => Done(h, head.Nozzles))] };
         var methods = all.Objects("methods").Select(Method).ToList();
         foreach (var (method, i) in methods.Select((m, i) => (m.Method, i)).Where(m => methods.FindIndex(o => o.Method == m.Method) < m.i))
-            problems.Add(new Problem(SumProblem.WrongSort, $"/methods/{i}/method", $"a method told once, and “{method}” is told twice"));
+            problems.Add(new Problem(SumProblem.WrongSort, $"/methods/{i}/method", $"a method told once; “{method}” is told twice"));
         var replace = all.Number("replace", 0, Most);
         all.Done();
         if (problems.Count > 0 || head is null)

@@ -48,8 +48,8 @@ public static class HeadCareViews
             plan is null ? null : Way(PlanId, "this plan", "", true, plan),
             steps.Count == 0 ? null : now.AddMinutes(steps[^1].FromMin + steps[^1].HandsMin + steps[^1].WaitMin),
             counter,
-            head is null || plan is null ? "" : HeadDo.Stopped(job, head, plan),
-            HeadDo.Of(job, head, plan, guides),
+            head is null || plan is null ? "" : HeadNext.Stopped(job, head, plan),
+            Do(HeadNext.Of(job, head, plan), guides),
             head is null || head.Case.Channels.Count == 0 ? [] : [.. Ways(job, head.Case, numbers)],
             head is null || head.Case.Channels.Count == 0 ? [] : [.. WhatIf(head.Case)],
             head is null || plan is null || plan.Steps.Count == 0 ? "" : HeadWords.StopLine(head.Case, plan),
@@ -62,6 +62,20 @@ public static class HeadCareViews
             job.Book.Book.House.Currency
         );
     }
+
+    private static HeadDoView Do(HeadNext next, IReadOnlyList<Guide> guides) =>
+        new(
+            StoredWord.Of(next.Kind),
+            next.Title,
+            next.Says,
+            next.Hands.Value,
+            next.Work?.Id ?? "",
+            next.Slots,
+            next.Work?.Cautions ?? [],
+            next.Beside,
+            next.Work?.Steps ?? [],
+            guides.FirstOrDefault(g => next.Work is { } work && g.Repairs.Contains(work.Id))?.Name ?? ""
+        );
 
     private static string Facts(JobCase job)
     {

@@ -67,7 +67,7 @@ defineProps<{
         </table>
       </section>
       <section v-if="sheet.cameBack.length">
-        <h2 class="text-base">What came back</h2>
+        <h2 class="text-base">Before and after</h2>
         <ul class="list-disc pl-5">
           <li v-for="c in sheet.cameBack" :key="c">{{ c }}.</li>
         </ul>

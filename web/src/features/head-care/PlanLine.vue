@@ -37,8 +37,13 @@ const counterY = (pct: number) => 30 - (Math.min(pct, 105) / 105) * 28
       <span class="absolute top-0 left-0 font-mono text-sm">{{ missing }}</span>
       <span class="absolute bottom-0 left-0 font-mono text-sm">0</span>
     </div>
-    <ol class="mt-1 flex pl-7" aria-label="Steps of the plan">
-      <li v-for="(s, i) in care.steps" :key="i" class="min-w-0 px-0.5" :style="{ width: `${line.widths[i]}%` }">
+    <ol class="mt-1 flex flex-col gap-1 sm:flex-row sm:gap-0 sm:pl-7" aria-label="Steps of the plan">
+      <li
+        v-for="(s, i) in care.steps"
+        :key="i"
+        class="min-w-0 px-0.5 sm:w-(--step)"
+        :style="{ '--step': `${line.widths[i]}%` }"
+      >
         <span class="block rounded bg-hands px-1.5 py-1 text-sm leading-tight text-sheet" :title="s.name">{{
           s.name
         }}</span>
@@ -48,7 +53,9 @@ const counterY = (pct: number) => 30 - (Math.min(pct, 105) / 105) * 28
         >
           then {{ wait(s.waitMin) }}<template v-if="s.waitMostMin">, {{ wait(s.waitMostMin) }} at most</template>
         </span>
-        <span class="block font-mono text-sm text-soft">{{ Math.round(s.complete * 100) }} %</span>
+        <span class="block text-sm text-soft"
+          ><span class="font-mono">{{ Math.round(s.complete * 100) }} %</span> complete</span
+        >
       </li>
     </ol>
     <template v-if="counters.length">
