@@ -11,15 +11,18 @@ namespace SideBench.Core.Diagnosis;
 internal sealed class LookAhead
 {
     /// <summary>Mending orders worked out at most for one decision: keeps it within some milliseconds.</summary>
-    public const int HouseEffort = 1500;
+    public const int HouseEffort = 500;
 
     private const int MostDepth = 8;
 
     // Fewer options than this are weighed sooner than a second core is called.
     private const int WorthSharing = 16;
     private readonly PlanBoard board;
-    private readonly int effort;
+    private int effort;
     private int spent;
+
+    // Every step, the best at the root first: further down the same are likely to be good, and others are soon seen to be worse.
+    private IReadOnlyList<(bool IsRepair, int Index)> likely = [];
 
     /// <summary>Prepares for a case.</summary>
     /// <param name="board">The case.</param>
@@ -53,27 +56,54 @@ internal sealed class LookAhead
         (bool IsRepair, int Index, double Expected, double Alone)[] steps
     )
     {
+        (bool IsRepair, int Index)[] everyStep =
+        [
+            .. Enumerable.Range(0, board.Outcomes.Length).Select(f => (false, f)),
+            .. board.Menders.Select(r => (true, r)),
+        ];
         for (var depth = 2; depth <= MostDepth && spent < effort; depth++)
         {
             var width = Width(depth);
             Array.Sort(steps, (a, b) => a.Expected.CompareTo(b.Expected));
+            likely = [.. steps.Select(s => (s.IsRepair, s.Index)).Concat(everyStep).Distinct()];
             var deeper = ((bool IsRepair, int Index, double Expected, double Alone)[])steps.Clone();
-            var changed = false;
-            for (var i = 0; i < Math.Min(width, steps.Length); i++)
-            {
-                var value = After(board.Chances, root, steps[i].IsRepair, steps[i].Index, depth - 1);
-                if (spent >= effort && depth > 2)
-                    return [.. steps];
-                changed |= value < deeper[i].Expected - 1e-9;
-                deeper[i].Expected = Math.Min(value, deeper[i].Expected);
-            }
-
+            var changed = Deepen(root, deeper.AsMemory(0, Math.Min(width, deeper.Length)), depth - 1);
+            if (spent >= effort && depth > 2)
+                return [.. steps];
             steps = deeper;
             if (!changed && depth > 2)
                 break;
         }
 
         return [.. steps];
+    }
+
+    // Ways do not look at each other: two cores follow every other one, each with half of the effort that is left.
+    private bool Deepen(Case root, Memory<(bool IsRepair, int Index, double Expected, double Alone)> ways, int depth)
+    {
+        var half = (effort - spent) / 2;
+        var (one, other) = (new LookAhead(board, half) { likely = likely }, new LookAhead(board, half) { likely = likely });
+        var odd = Task.Run(() => other.Deepen(root, ways, depth, 1));
+        var changed = one.Deepen(root, ways, depth, 0);
+        changed |= odd.Result;
+        spent += one.spent + other.spent;
+        return changed;
+    }
+
+    private bool Deepen(Case root, Memory<(bool IsRepair, int Index, double Expected, double Alone)> ways, int depth, int from)
+    {
+        var changed = false;
+        for (var i = from; i < ways.Length; i += 2)
+        {
+            ref var way = ref ways.Span[i];
+            var all = Share((ways.Length - i + 1) / 2);
+            var value = After(board.Chances, root, way.IsRepair, way.Index, depth);
+            effort = all;
+            changed |= value < way.Expected - 1e-9;
+            way.Expected = Math.Min(value, way.Expected);
+        }
+
+        return changed;
     }
 
     // Near the root many ways are followed, further down only the best few.
@@ -143,17 +173,92 @@ internal sealed class LookAhead
         var best = MendingOrder.Cost(board, p, at.Unknown, at.Open, at.Left);
         if (depth == 0 || spent >= effort)
             return best;
-        var options = Options(p, at, best);
-        options.Sort((a, b) => a.Expected.CompareTo(b.Expected));
-        var width = Math.Min(depth == 1 ? 1 : Width(depth + 2), options.Count);
-        for (var i = 0; i < width; i++)
+        if (depth == 1)
+            return BestBelow(p, at, best);
+        foreach (var way in BestFew(p, at, best, Width(depth + 2)))
+            best = Math.Min(best, Math.Min(way.Expected, After(p, at, way.IsRepair, way.Index, depth - 1)));
+        return best;
+    }
+
+    // The few best steps by what they cost with only mending after them, best first. One that cannot beat the best so far is left out.
+    private List<(bool IsRepair, int Index, double Expected)> BestFew(ReadOnlySpan<double> p, Case at, double best, int width)
+    {
+        var few = new List<(bool IsRepair, int Index, double Expected)>(width + 1);
+        var (reach, least) = Bounds(p, at.Unknown);
+        Span<double> then = stackalloc double[p.Length];
+        foreach (var (isRepair, index) in likely)
         {
-            best = Math.Min(best, options[i].Expected);
-            if (depth > 1)
-                best = Math.Min(best, After(p, at, options[i].IsRepair, options[i].Index, depth - 1));
+            if (!IsToBeHad(at, isRepair, index) || LeastOf(p, at, isRepair, index, reach, least) >= best)
+                continue;
+            var limit = few.Count < width ? double.PositiveInfinity : few[^1].Expected;
+            var expected = isRepair
+                ? RepairBelow(p, at, index, reach, least, limit)
+                : FindingBelow(p, at, index, then, reach, least, limit);
+            if (expected >= limit)
+                continue;
+            few.Insert(few.FindIndex(w => w.Expected > expected) is >= 0 and var place ? place : few.Count, (isRepair, index, expected));
+            if (few.Count > width)
+                few.RemoveAt(width);
+        }
+
+        return few;
+    }
+
+    // Cost of the best way on when only one more step is looked at. A step is left as soon as it is seen not to be the best.
+    private double BestBelow(ReadOnlySpan<double> p, Case at, double best)
+    {
+        var (reach, least) = Bounds(p, at.Unknown);
+        Span<double> then = stackalloc double[p.Length];
+        foreach (var (isRepair, index) in likely)
+        {
+            if (spent >= effort)
+                break;
+            if (!IsToBeHad(at, isRepair, index))
+                continue;
+            best = isRepair
+                ? Math.Min(best, RepairBelow(p, at, index, reach, least, best))
+                : Math.Min(best, FindingBelow(p, at, index, then, reach, least, best));
         }
 
         return best;
+    }
+
+    private static bool IsToBeHad(Case at, bool isRepair, int index) =>
+        isRepair ? at.Left[index] > 0 : at.Now.Findings[index] && ((at.Told >> index) & 1) == 0;
+
+    // The least that a step made first can cost.
+    private double LeastOf(ReadOnlySpan<double> p, Case at, bool isRepair, int index, double reach, double least)
+    {
+        if (!isRepair)
+            return (reach * board.CostOfFinding(index, at.Open)) + least;
+        var cost = (reach * board.CostOfRepair(index, at.Open)) + least;
+        foreach (var (cause, chance) in board.Fixes[index])
+            cost -= p[cause] * chance * board.Least[cause];
+        return cost;
+    }
+
+    private double RepairBelow(ReadOnlySpan<double> p, Case at, int r, double reach, double least, double limit)
+    {
+        var cost = LeastOf(p, at, isRepair: true, r, reach, least);
+        return cost >= limit ? limit : AfterRepair(p, at, r, 0);
+    }
+
+    // What is known of the answers weighed so far, and for the others the least that they can cost.
+    private double FindingBelow(ReadOnlySpan<double> p, Case at, int f, Span<double> then, double reach, double least, double limit)
+    {
+        var cost = LeastOf(p, at, isRepair: false, f, reach, least);
+        var open = board.OpenAfter(f, at.Open);
+        for (var o = 0; o < board.Outcomes[f] && cost < limit; o++)
+        {
+            var row = board.Likelihood[f].AsSpan(o * p.Length, p.Length);
+            for (var c = 0; c < p.Length; c++)
+                then[c] = p[c] * row[c];
+            var unknown = at.Unknown * board.UnknownLikelihood[f][o];
+            spent++;
+            cost += MendingOrder.Cost(board, then, unknown, open, at.Left) - Bounds(then, unknown).Least;
+        }
+
+        return cost;
     }
 
     private double After(ReadOnlySpan<double> p, Case at, bool isRepair, int index, int depth) =>
@@ -168,6 +273,7 @@ internal sealed class LookAhead
             var row = board.Likelihood[f].AsSpan(o * p.Length, p.Length);
             for (var c = 0; c < p.Length; c++)
                 then[c] = p[c] * row[c];
+            var all = Share(board.Outcomes[f] - o);
             cost += Best(
                 then,
                 at.Answered(
@@ -178,9 +284,18 @@ internal sealed class LookAhead
                 ),
                 depth
             );
+            effort = all;
         }
 
         return cost;
+    }
+
+    // From here on only an even share of the effort that is left may be spent: what comes first must not starve what comes after it.
+    private int Share(int among)
+    {
+        var all = effort;
+        effort = spent + Math.Max(0, (effort - spent) / among);
+        return all;
     }
 
     private double AfterRepair(ReadOnlySpan<double> p, Case at, int r, int depth)

@@ -147,19 +147,33 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         List<NewLine> made = [.. lines.Select((body, i) => new NewLine(ids[i], job.Row.Version + 1 + i, body))];
         List<Entry> added = [.. made.Select(line => EntryOf(line, job.Row.Id, write))];
         List<Entry> all = [.. job.Entries, .. added];
-        var then = books.Case(job with { Entries = all }, lines.OfType<ThreadOpened>().LastOrDefault()?.Thread ?? thread).Value;
-        var row = job.Row with { Version = job.Row.Version + made.Count, Place = then.State.Place };
         await using var appending = new Appending(unit);
         appending.Lines(write, job.Row.Id, job.Row.Machine, made);
         appending.Touch(Subject.Of(job.Row.Machine), held.MachineVersion, [.. made.Select(l => l.Id)]);
         await TouchOthers(unit, appending, made, job.Entries, cancel);
         if (VerdictStore.Follow(appending, job.Row.Id, job.Entries, added))
             JobStore.AnnounceShop(appending);
-        JobStore.Project(appending, job.Row.Id, JobProjections.Of(then, books, write.At, job.Row));
-        foreach (var word in FoundBy(lines, then).Where(w => w.Length > 0).Distinct())
-            FindStore.More(appending, "job", job.Row.Id.Value, word);
-        var answer = show(job with { Row = row, Entries = all }, then);
-        await appending.Send(cancel);
+        // Where a plan is made anew, the database writes the lines meanwhile; what lists show follows from the plan.
+        var early = lines.Any(line => line.ChangesTheCase) ? appending.Send(cancel) : null;
+        await using var projecting = early is null ? null : new Appending(unit);
+        var last = projecting ?? appending;
+        T answer;
+        try
+        {
+            var then = books.Case(job with { Entries = all }, lines.OfType<ThreadOpened>().LastOrDefault()?.Thread ?? thread).Value;
+            var row = job.Row with { Version = job.Row.Version + made.Count, Place = then.State.Place };
+            JobStore.Project(last, job.Row.Id, JobProjections.Of(then, books, write.At, job.Row));
+            foreach (var word in FoundBy(lines, then).Where(w => w.Length > 0).Distinct())
+                FindStore.More(last, "job", job.Row.Id.Value, word);
+            answer = show(job with { Row = row, Entries = all }, then);
+        }
+        finally
+        {
+            if (early is not null)
+                await early;
+        }
+
+        await last.Send(cancel);
         return answer;
     }
 
