@@ -7,6 +7,7 @@ using SideBench.Core.Nozzles;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using SideBench.Core.Sums;
+using SideBench.Core.Waste;
 
 namespace SideBench.Core.Bench;
 
@@ -23,7 +24,7 @@ public static class HouseCrafts
     ]);
 
     /// <summary>The small sums of all crafts.</summary>
-    public static IReadOnlyList<Sum> Sums { get; } = [.. HeadSums.All, .. InkSums.All];
+    public static IReadOnlyList<Sum> Sums { get; } = [.. InkSums.All, .. WasteSums.All, .. HeadSums.All, .. MoneySums.All];
 
     /// <summary>Where a job stands, with the crafts that ship.</summary>
     /// <param name="entries">Its lines.</param>

@@ -92,7 +92,7 @@ public static class HeadSums
             ],
             [
                 new SumField("counterPct", "Counter now", "%", SumKind.Number) { Example = "91" },
-                new SumField("limitPct", "Its limit", "%", SumKind.Number) { Without = 100.0, Example = "100" },
+                SumFields.Percent("limitPct", "Its limit", "100", 100),
                 new SumField("plan", "Operations", "", SumKind.List)
                 {
                     Parts =

@@ -6,7 +6,18 @@ namespace SideBench.Core.Ink;
 public static class InkSums
 {
     /// <summary>All of them.</summary>
-    public static readonly IReadOnlyList<Sum> All = [Feed()];
+    public static readonly IReadOnlyList<Sum> All =
+    [
+        ChipSums.DryPoint(),
+        ChipSums.TopUp(),
+        SlotSums.Weigh(),
+        SlotSums.RunLength(),
+        ChipSums.Batch(),
+        ChipSums.ResetBudget(),
+        SlotSums.Mirror(),
+        SlotSums.Presses(),
+        Feed(),
+    ];
 
     private static Sum Feed() =>
         new(

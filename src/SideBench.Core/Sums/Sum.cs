@@ -17,8 +17,17 @@ public enum SumKind
     /// <summary>One of some words.</summary>
     Word,
 
+    /// <summary>A name of the asker's own.</summary>
+    Name,
+
     /// <summary>A moment, with its offset.</summary>
     Moment,
+
+    /// <summary>Several whole numbers.</summary>
+    Wholes,
+
+    /// <summary>Several names.</summary>
+    Names,
 
     /// <summary>Several of the same, each with fields of its own.</summary>
     List,
@@ -43,6 +52,9 @@ public sealed record SumField(string Name, string Label, string Unit, SumKind Ki
     /// <summary>What holds when it is left out: a number, flag or word; null when it may not be.</summary>
     public object? Without { get; init; }
 
+    /// <summary>Whether it may be left out with nothing in its place: the sum says what then holds.</summary>
+    public bool Optional { get; init; }
+
     /// <summary>The words it may be.</summary>
     public IReadOnlyList<string> Words { get; init; } = [];
 
@@ -65,10 +77,19 @@ public sealed class SumInput(IReadOnlyDictionary<string, object> values)
     /// <summary>A number.</summary>
     public double Number(string name) => (double)values[name];
 
+    /// <summary>A number that may be left out.</summary>
+    public double? Maybe(string name) => values.TryGetValue(name, out var value) ? (double)value : null;
+
+    /// <summary>Several whole numbers; null when left out.</summary>
+    public IReadOnlyList<double>? Wholes(string name) => values.GetValueOrDefault(name) as IReadOnlyList<double>;
+
+    /// <summary>Several names.</summary>
+    public IReadOnlyList<string> Names(string name) => (IReadOnlyList<string>)values[name];
+
     /// <summary>Whether.</summary>
     public bool Flag(string name) => (bool)values[name];
 
-    /// <summary>A word.</summary>
+    /// <summary>A word or a name.</summary>
     public string Word(string name) => (string)values[name];
 
     /// <summary>A moment.</summary>
@@ -88,7 +109,9 @@ public sealed class SumInput(IReadOnlyDictionary<string, object> values)
 /// <param name="Formula">How it is got, one line each.</param>
 /// <param name="Fields">Its inputs.</param>
 /// <param name="Figures">What it results in.</param>
-/// <param name="Work">The sum itself: a number, true or false, a moment, words or null for each figure, in their order.</param>
+/// <param name="Work">
+/// The sum itself, for each figure in their order: a number, true or false, a moment, words, numbers by name, or null.
+/// </param>
 public sealed record Sum(
     string Name,
     string Title,
@@ -107,6 +130,9 @@ public static class Near
 
     /// <summary>The whole number at or below; a hair below the next counts as that.</summary>
     public static double Floor(double value) => Math.Abs(value - Math.Round(value)) <= Enough ? Math.Round(value) : Math.Floor(value);
+
+    /// <summary>The whole number at or above; a hair above one counts as that.</summary>
+    public static double Ceiling(double value) => -Floor(-value);
 
     /// <summary>Whether one value is at or below another.</summary>
     public static bool AtMost(double value, double limit) => value <= limit + Enough;

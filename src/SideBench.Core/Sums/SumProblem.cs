@@ -31,4 +31,31 @@ public static class SumProblem
         "It should be {0}.",
         "Write it so."
     );
+
+    /// <summary>Two fields that are two ways of saying one thing.</summary>
+    public static readonly ProblemCode TwoWays = new(
+        "two-ways",
+        ProblemSort.Wrong,
+        "Said in two ways",
+        "“{0}” and “{1}” are two ways to ask; the sum takes one.",
+        "Leave one of them out."
+    );
+
+    /// <summary>One name used for two pieces of a list.</summary>
+    public static readonly ProblemCode NamedTwice = new(
+        "named-twice",
+        ProblemSort.Wrong,
+        "Named twice",
+        "“{0}” is the name of two.",
+        "Give each its own name."
+    );
+
+    /// <summary>A result that no number holds.</summary>
+    public static readonly ProblemCode Beyond = new(
+        "beyond-numbers",
+        ProblemSort.Wrong,
+        "No number holds it",
+        "What comes out is beyond what a number holds.",
+        "Look for a field that is far too small or far too large."
+    );
 }

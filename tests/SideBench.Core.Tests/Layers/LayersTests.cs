@@ -15,7 +15,7 @@ public partial class LayersTests
         ["Machines"],
         ["Jobs"],
         ["Diagnosis"],
-        ["Ink", "Nozzles", "StripDown"],
+        ["Ink", "Nozzles", "StripDown", "Waste"],
         ["HeadCare"],
         ["Bench"],
         ["Simulation"],

@@ -34,7 +34,9 @@ public static class SumAnswers
             if (problems.Count > 0)
                 return Refused(sum.Name, problems);
             var outcome = sum.Work(input);
-            return outcome.IsGood ? Good(sum, outcome.Value) : Refused(sum.Name, outcome.Problems);
+            if (!outcome.IsGood)
+                return Refused(sum.Name, outcome.Problems);
+            return outcome.Value.Any(IsBeyond) ? Refused(sum.Name, [new Problem(SumProblem.Beyond, "")]) : Good(sum, outcome.Value);
         }
         catch (ArgumentException)
         {
@@ -43,19 +45,13 @@ public static class SumAnswers
         }
     }
 
+    private static bool IsBeyond(object? value) => value is double number && !double.IsFinite(number);
+
     private static JsonObject Good(Sum sum, IReadOnlyList<object?> values)
     {
         var result = new JsonObject();
         foreach (var (figure, value) in sum.Figures.Zip(values))
-            result[figure.Name] = value switch
-            {
-                double number when number == Math.Floor(number) && Math.Abs(number) < 1e15 => (long)number,
-                double number => number,
-                bool flag => flag,
-                DateTimeOffset at => at.ToString("yyyy-MM-dd'T'HH:mm:ss.FFFFFFFzzz", CultureInfo.InvariantCulture),
-                string words => words,
-                _ => null,
-            };
+            result[figure.Name] = Node(value);
         return new JsonObject
         {
             ["sum"] = sum.Name,
@@ -63,6 +59,20 @@ public static class SumAnswers
             ["result"] = result,
         };
     }
+
+    private static JsonNode? Node(object? value) =>
+        value switch
+        {
+            double number when number == Math.Floor(number) && Math.Abs(number) < 1e15 => (long)number,
+            double number => number,
+            bool flag => flag,
+            DateTimeOffset at => at.ToString("yyyy-MM-dd'T'HH:mm:ss.FFFFFFFzzz", CultureInfo.InvariantCulture),
+            string words => words,
+            IReadOnlyList<KeyValuePair<string, double?>> named => new JsonObject(
+                named.Select(n => KeyValuePair.Create(n.Key, Node(n.Value)))
+            ),
+            _ => null,
+        };
 
     private static JsonObject Refused(string name, IReadOnlyList<Problem> problems) =>
         new()

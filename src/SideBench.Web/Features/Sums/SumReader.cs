@@ -31,6 +31,8 @@ internal static class SumReader
             var node = asked[field.Name];
             if (node is null && field.Without is not null)
                 values[field.Name] = field.Without;
+            else if (node is null && field.Optional)
+                continue;
             else if (node is null)
                 problems.Add(new Problem(ProblemCode.Missing, place));
             else if (Value(node, field, place, problems) is { } value)
@@ -50,11 +52,19 @@ internal static class SumReader
             SumKind.Word => node is JsonValue v && v.TryGetValue<string>(out var word) && field.Words.Contains(word)
                 ? word
                 : Wrong(string.Join(" or ", field.Words), place, problems),
+            SumKind.Name => Named(node) ?? Wrong("a name", place, problems),
+            SumKind.Names => Each<string>(node, place, problems, (one, at) => Named(one) ?? Wrong("a name", at, problems)),
+            SumKind.Wholes => Each<double>(
+                node,
+                place,
+                problems,
+                (one, at) => Number(one, field with { Kind = SumKind.Whole }, at, problems)
+            ),
             SumKind.Moment => Moment(node) ?? Wrong("a time with its offset, such as 2026-03-02T09:30:00+00:00", place, problems),
             _ => List(node, field, place, problems),
         };
 
-    private static object? Number(JsonNode node, SumField field, string place, List<Problem> problems)
+    private static object? Number(JsonNode? node, SumField field, string place, List<Problem> problems)
     {
         if (node is not JsonValue value || !value.TryGetValue<double>(out var number) || !double.IsFinite(number))
             return Wrong("a number", place, problems);
@@ -82,6 +92,24 @@ internal static class SumReader
         )
             ? at
             : null;
+
+    // A slot is named by a word or by its number.
+    private static string? Named(JsonNode? node) =>
+        node is not JsonValue value ? null
+        : value.TryGetValue<string>(out var text) && text.Trim().Length > 0 ? text.Trim()
+        : value.TryGetValue<double>(out var number) && double.IsFinite(number) ? number.ToString(CultureInfo.InvariantCulture)
+        : null;
+
+    private static List<T>? Each<T>(JsonNode node, string place, List<Problem> problems, Func<JsonNode?, string, object?> read)
+    {
+        if (node is not JsonArray list)
+        {
+            Wrong("a list", place, problems);
+            return null;
+        }
+
+        return [.. list.Select((one, i) => read(one, $"{place}/{i}")).OfType<T>()];
+    }
 
     private static List<SumInput>? List(JsonNode node, SumField field, string place, List<Problem> problems)
     {

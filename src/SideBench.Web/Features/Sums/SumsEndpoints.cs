@@ -8,7 +8,7 @@ using SideBench.Web.Problems;
 namespace SideBench.Web.Features.Sums;
 
 /// <summary>One field of a sum, for its page.</summary>
-/// <param name="Kind">number, whole, flag, word, moment or list.</param>
+/// <param name="Kind">number, whole, flag, word, name, moment, wholes, names or list.</param>
 /// <param name="Parts">Fields of each piece of a list.</param>
 public sealed record SumFieldView(
     string Name,
@@ -56,7 +56,7 @@ public static class SumsEndpoints
             field.Label,
             field.Unit,
             field.Kind.ToString().ToLowerInvariant(),
-            field.Without is null,
+            field.Without is null && !field.Optional,
             field.Example,
             field.Words,
             [.. field.Parts.Select(View)]

@@ -77,6 +77,7 @@ const id = (f: SumField) => `sum${place(f).replaceAll('/', '-')}`
       >
         <label :for="id(f)"
           >{{ f.label }}<span v-if="f.unit" class="text-soft">, {{ f.unit }}</span
+          ><span v-if="f.kind === 'names' || f.kind === 'wholes'" class="text-soft"> (with commas)</span
           ><span v-if="!f.needed" class="text-soft"> (may be left out)</span></label
         >
         <select
@@ -93,7 +94,7 @@ const id = (f: SumField) => `sum${place(f).replaceAll('/', '-')}`
           :id="id(f)"
           class="field font-mono"
           :type="f.kind === 'moment' ? 'datetime-local' : 'text'"
-          :inputmode="f.kind === 'moment' ? undefined : 'decimal'"
+          :inputmode="f.kind === 'number' || f.kind === 'whole' ? 'decimal' : undefined"
           autocomplete="off"
           :value="typed[f.name]"
           :aria-invalid="place(f) in wrong"

@@ -24,6 +24,10 @@ function said(value: unknown, unit: string): string {
     return unit === 'min' && Math.abs(value) >= 120
       ? wait(value)
       : `${value.toLocaleString(undefined, { maximumFractionDigits: 3 })}${unit ? `\u2009${unit}` : ''}`
+  if (typeof value === 'object')
+    return Object.entries(value)
+      .map(([name, one]) => `${name}: ${said(one, unit)}`)
+      .join(' \u00b7 ')
   return /^\d{4}-\d\d-\d\dT/.test(String(value)) ? moment(String(value)) : String(value)
 }
 </script>

@@ -27,6 +27,15 @@ describe('asked', () => {
     expect(new Date(sent.at as string).getTime()).toBe(new Date('2026-03-02T16:00').getTime())
   })
 
+  it('sends several names or whole numbers typed into one field as lists', () => {
+    const fields = [field('flagged', 'names'), field('bays', 'wholes'), field('target', 'name')]
+    expect(asked(fields, { flagged: 'K, 2  waste', bays: '2; 6 x', target: '2' })).toEqual({
+      flagged: ['K', '2', 'waste'],
+      bays: [2, 6, 'x'],
+      target: '2',
+    })
+  })
+
   it('begins with the examples', () => {
     const fields = [
       field('groups', 'list', { parts: [field('cleans', 'whole', { example: '3' })] }),

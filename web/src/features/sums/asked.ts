@@ -45,11 +45,23 @@ export function asked(fields: SumField[], typed: Typed): Asked {
     else if (f.kind === 'flag') out[f.name] = value === true
     else if (value === '' || value === undefined) continue
     else if (f.kind === 'moment') out[f.name] = withOffset(value as string)
-    else if (f.kind === 'word') out[f.name] = value
-    else {
-      const number = typedNumber(value as string)
-      out[f.name] = number === null || Number.isNaN(number) ? value : number
-    }
+    else if (f.kind === 'word' || f.kind === 'name') out[f.name] = value
+    else if (f.kind === 'names') out[f.name] = several(value as string)
+    else if (f.kind === 'wholes') out[f.name] = several(value as string).map(numberOf)
+    else out[f.name] = numberOf(value as string)
   }
   return out
+}
+
+/** Several values typed into one field. */
+const several = (typed: string) =>
+  typed
+    .split(/[,;\s]+/)
+    .map((one) => one.trim())
+    .filter(Boolean)
+
+/** A typed number, or what was typed when it is none. */
+function numberOf(typed: string): number | string {
+  const number = typedNumber(typed)
+  return number === null || Number.isNaN(number) ? typed : number
 }

@@ -1,0 +1,16 @@
+using SideBench.Core.Outcomes;
+
+namespace SideBench.Core.Waste;
+
+/// <summary>What can be wrong with what is said of waste ink.</summary>
+public static class WasteProblem
+{
+    /// <summary>A store gained more than is told to have come in.</summary>
+    public static readonly ProblemCode MoreThanTold = new(
+        "more-than-told",
+        ProblemSort.Wrong,
+        "More came in than was told",
+        "It gained {0} g, though only {1} g came in.",
+        "Look for operations that were not told, or weigh it again."
+    );
+}
