@@ -21,6 +21,7 @@ public static class HouseCrafts
         NozzlesCraft.Craft,
         StripDownCraft.Craft,
         HeadCareCraft.Craft,
+        InkCraft.Craft,
     ]);
 
     /// <summary>The small sums of all crafts.</summary>
