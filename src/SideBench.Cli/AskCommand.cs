@@ -2,9 +2,8 @@ using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using SideBench.Core.Bench;
-using SideBench.Core.HeadCare;
 using SideBench.Packs;
-using SideBench.Web.Features.HeadCare;
+using SideBench.Web.Features.Estimates;
 using SideBench.Web.Features.Sums;
 using SideBench.Web.Hosting;
 
@@ -24,8 +23,8 @@ internal static class AskCommand
     {
         var numbers = PackReader
             .Numbers(PackFolder.Read(Settings.Needed(Settings.Packs).Split(':', StringSplitOptions.RemoveEmptyEntries)).Value)
-            .Value.Of<HeadCareNumbers>();
-        return Answer(request => Estimates.Answer(request, numbers));
+            .Value;
+        return Answer(request => EstimateAnswers.Answer(request, numbers));
     }
 
     /// <summary>Answers sums.</summary>

@@ -12,8 +12,8 @@ public static class MeasureCommand
 
     /// <summary>Measures.</summary>
     /// <param name="options">
-    /// <c>diagnosis</c>, <c>sheets</c>, <c>opening</c> or <c>headcare</c> with their own options, else --json FILE and --jobs N; --start-s
-    /// and --idle-mb hand in what the shell measured of ./start.
+    /// <c>diagnosis</c>, <c>sheets</c>, <c>opening</c>, <c>headcare</c>, <c>ink</c> or <c>waste</c> with their own options, else
+    /// --json FILE and --jobs N; --start-s and --idle-mb hand in what the shell measured of ./start.
     /// </param>
     public static async Task<int> Run(string[] options)
     {
@@ -25,6 +25,10 @@ public static class MeasureCommand
             return OpeningMeasure.Run(last);
         if (options is ["headcare", .. var heads])
             return HeadCareMeasure.Run(heads);
+        if (options is ["ink", .. var slots])
+            return LedgerMeasure.Ink(slots);
+        if (options is ["waste", .. var stores])
+            return LedgerMeasure.Waste(stores);
         if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
             return 2;
         var root = Settings.Needed(Settings.Database);

@@ -22,6 +22,7 @@ public static class HouseCrafts
         StripDownCraft.Craft,
         HeadCareCraft.Craft,
         InkCraft.Craft,
+        WasteCraft.Craft,
     ]);
 
     /// <summary>The small sums of all crafts.</summary>

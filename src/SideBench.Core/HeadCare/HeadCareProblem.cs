@@ -5,15 +5,6 @@ namespace SideBench.Core.HeadCare;
 /// <summary>What a person can cause or mend with estimates of head care, each with its words and what sort it is.</summary>
 public static class HeadCareProblem
 {
-    /// <summary>No such estimate.</summary>
-    public static readonly ProblemCode UnknownEstimate = new(
-        "unknown-estimate",
-        ProblemSort.Wrong,
-        "No such estimate",
-        "There is no estimate “{0}”.",
-        "Ask for one of these: {1}."
-    );
-
     /// <summary>The house has no chances for this kind of head.</summary>
     public static readonly ProblemCode UnknownHead = new(
         "unknown-head",

@@ -58,4 +58,13 @@ public static class SumProblem
         "What comes out is beyond what a number holds.",
         "Look for a field that is far too small or far too large."
     );
+
+    /// <summary>No such estimate.</summary>
+    public static readonly ProblemCode UnknownEstimate = new(
+        "unknown-estimate",
+        ProblemSort.Wrong,
+        "No such estimate",
+        "There is no estimate “{0}”.",
+        "Ask for one of these: {1}."
+    );
 }

@@ -1,4 +1,5 @@
 using SideBench.Core.HeadCare;
+using SideBench.Web.Features.Estimates;
 using SideBench.Web.Features.HeadCare;
 using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.StripDown;
@@ -22,5 +23,6 @@ public static class WebCrafts
             Advises = (job, advice, shop, now) => HeadAdvice.On(job, advice, shop.Numbers.Of<HeadCareNumbers>(), now),
         },
         new WebCraft("Sums", routes => routes.MapSums()),
+        new WebCraft("Estimates", routes => routes.MapEstimates()),
     ];
 }

@@ -1,4 +1,3 @@
-using System.Text.Json.Nodes;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.HeadCare;
 using SideBench.Core.Identity;
@@ -11,7 +10,7 @@ using SideBench.Web.Problems;
 
 namespace SideBench.Web.Features.HeadCare;
 
-/// <summary>Estimates of head care.</summary>
+/// <summary>Head care of a job.</summary>
 public static class HeadCareEndpoints
 {
     /// <summary>Maps them.</summary>
@@ -29,16 +28,6 @@ public static class HeadCareEndpoints
             "Agrees with the customer how complete a sheet has to be.",
             (r, on) => HeadKeeping.Agree(on.Job.State, r.MostLeft)
         );
-        routes
-            .MapPost(
-                "/estimates",
-                (JsonNode? history, BenchBooks books) =>
-                    SaidProblem.ToResult(Estimates.Answer(history, books.Shop.Numbers.Of<HeadCareNumbers>()))
-            )
-            .Produces<JsonNode>()
-            .Described("estimate", "An estimate from a history: what the next clean, rest, soak or flush would bring. Writes nothing.")
-            .WithTags("HeadCare")
-            .For(Act.Read);
     }
 
     private static async Task<IResult> Show(

@@ -3,64 +3,27 @@ using SideBench.Core.HeadCare;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Quantities;
 using SideBench.Core.Sums;
-using SideBench.Web.Problems;
 
-namespace SideBench.Web.Features.HeadCare;
+namespace SideBench.Web.Features.Estimates;
 
-/// <summary>Estimates from a history that nobody here made: one object in, one out, by the functions that the pages use.</summary>
-public static class Estimates
+/// <summary>What the next clean would bring, from a history.</summary>
+internal static class OutlookEstimate
 {
-    private const string CleanOutlookName = "clean-outlook";
+    /// <summary>Its name in the open format.</summary>
+    public const string Name = "clean-outlook";
+
     private const int MostNozzles = 2000;
     private const double Most = 1e6;
     private static readonly string[] Methods = ["clean-light", "clean-normal", "clean-deep", "soak", "flush", "rest"];
 
-    /// <summary>The answer to one request: its result, or every problem with its place.</summary>
-    /// <param name="request">What was sent.</param>
+    /// <summary>The estimate, or every problem with its place.</summary>
+    /// <param name="asked">What was sent.</param>
     /// <param name="numbers">House numbers.</param>
-    public static JsonObject Answer(JsonNode? request, HeadCareNumbers numbers)
-    {
-        try
-        {
-            return Answered(request, numbers);
-        }
-        catch (ArgumentException)
-        {
-            // An object that names a field twice says so only when it is looked into.
-            return Refused("", [new Problem(SumProblem.WrongSort, "", "an object that names each field once")]);
-        }
-    }
-
-    private static JsonObject Answered(JsonNode? request, HeadCareNumbers numbers)
-    {
-        var name = request is JsonObject { } o && o["estimate"] is JsonValue v && v.TryGetValue<string>(out var told) ? told : "";
-        var outcome =
-            request is not JsonObject asked ? new Problem(SumProblem.WrongSort, "", "an object")
-            : name != CleanOutlookName ? new Problem(HeadCareProblem.UnknownEstimate, "/estimate", name, CleanOutlookName)
-            : Outlook(asked, numbers);
-        return outcome.IsGood
-            ? new JsonObject
-            {
-                ["estimate"] = name,
-                ["status"] = "ok",
-                ["result"] = outcome.Value,
-            }
-            : Refused(name, outcome.Problems);
-    }
-
-    private static JsonObject Refused(string name, IReadOnlyList<Problem> problems) =>
-        new()
-        {
-            ["estimate"] = name,
-            ["status"] = "refused",
-            ["problems"] = new JsonArray([.. problems.Select(SaidProblem.Of)]),
-        };
-
-    private static Outcome<JsonObject> Outlook(JsonObject asked, HeadCareNumbers numbers)
+    public static Outcome<JsonObject> Of(JsonObject asked, HeadCareNumbers numbers)
     {
         var problems = new List<Problem>();
         var all = new HistoryReader(asked, "", problems);
-        all.Word("estimate", CleanOutlookName);
+        all.Word("estimate", Name);
         _ = asked.ContainsKey("at") ? all.Text("at") : "";
         var head = all.Object("head") is { } told ? Head(told) : null;
         if (head is not null)
@@ -91,12 +54,10 @@ public static class Estimates
     {
         for (var i = 1; i < head.Done.Count; i++)
             if (!head.Done[i].Before.SetEquals(head.Done[i - 1].After))
-                yield return Doubt($"/history/{i}/before", "It is not what the sheet before it showed.");
+                yield return EstimateAnswers.Doubt($"/history/{i}/before", "It is not what the sheet before it showed.");
         if (head.Done.Count > 0 && !head.Missing.SetEquals(head.Done[^1].After))
-            yield return Doubt("/head/missing", "It is not what the last sheet showed.");
+            yield return EstimateAnswers.Doubt("/head/missing", "It is not what the last sheet showed.");
     }
-
-    private static JsonObject Doubt(string pointer, string say) => new() { ["pointer"] = pointer, ["say"] = say };
 
     private static HeadHistory Head(HistoryReader told)
     {
@@ -146,8 +107,8 @@ public static class Estimates
                 ["nextBack"] = new JsonObject
                 {
                     ["best"] = one.Best,
-                    ["low"] = one.Quantile(0.05),
-                    ["high"] = one.Quantile(0.95),
+                    ["low"] = one.Quantile(Band.Tail),
+                    ["high"] = one.Quantile(1 - Band.Tail),
                 },
                 ["completeNext"] = one.Complete,
             };

@@ -1,13 +1,21 @@
+using System.Globalization;
 using System.Text.Json.Nodes;
-using SideBench.Core.HeadCare;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Sums;
 
-namespace SideBench.Web.Features.HeadCare;
+namespace SideBench.Web.Features.Estimates;
 
 /// <summary>Reads fields of one JSON object, and gathers every problem with its place.</summary>
 internal sealed class HistoryReader(JsonObject at, string path, List<Problem> problems)
 {
+    private static readonly string[] Moments =
+    [
+        "yyyy-MM-dd'T'HH:mmzzz",
+        "yyyy-MM-dd'T'HH:mm:sszzz",
+        "yyyy-MM-dd'T'HH:mm:ss.FFFFFFFzzz",
+        "yyyy-MM-dd",
+    ];
+
     private readonly HashSet<string> known = [];
 
     /// <summary>Where a field stands, as a JSON pointer.</summary>
@@ -42,6 +50,40 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
         return least;
     }
 
+    /// <summary>A number that may be left out.</summary>
+    public double? Maybe(string name, double least, double most) => at[name] is null && known.Add(name) ? null : Number(name, least, most);
+
+    /// <summary>A number above 0.</summary>
+    public double Above(string name, double most, double? without = null)
+    {
+        var number = Number(name, 0, most, without);
+        if (number > 0 || at[name] is not JsonValue value || !value.TryGetValue<double>(out var told) || told != 0)
+            return number > 0 ? number : most;
+        problems.Add(new Problem(ProblemCode.OutOfRange, Place(name), number, "above 0", most));
+        return most;
+    }
+
+    /// <summary>A moment with its offset, or a date.</summary>
+    public DateTimeOffset Moment(string name)
+    {
+        if (Field(name, isNeeded: true) is not { } node)
+            return default;
+        if (
+            node is JsonValue value
+            && value.TryGetValue<string>(out var text)
+            && DateTimeOffset.TryParseExact(
+                text.EndsWith('Z') ? $"{text[..^1]}+00:00" : text,
+                Moments,
+                CultureInfo.InvariantCulture,
+                DateTimeStyles.AssumeUniversal,
+                out var moment
+            )
+        )
+            return moment;
+        problems.Add(new Problem(SumProblem.WrongSort, Place(name), "a time with its offset, such as 2026-03-02T09:30:00+00:00"));
+        return default;
+    }
+
     public bool Flag(string name)
     {
         if (Field(name, isNeeded: false) is not { } node)
@@ -60,6 +102,17 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
             return word;
         problems.Add(new Problem(ProblemCode.UnknownWord, Place(name), node.ToJsonString(), string.Join(", ", words)));
         return words[0];
+    }
+
+    /// <summary>A word that says what the other fields are; null when it is none of these, and then they are not looked at.</summary>
+    public string? Kind(string name, params string[] words)
+    {
+        var before = problems.Count;
+        var word = Word(name, words);
+        if (problems.Count == before)
+            return word;
+        known.UnionWith(at.Select(f => f.Key));
+        return null;
     }
 
     public string Text(string name)
@@ -106,9 +159,9 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
     }
 
     /// <summary>One object.</summary>
-    public HistoryReader? Object(string name)
+    public HistoryReader? Object(string name, bool isNeeded = true)
     {
-        if (Field(name, isNeeded: true) is not { } node)
+        if (Field(name, isNeeded) is not { } node)
             return null;
         if (node is JsonObject of)
             return new HistoryReader(of, Place(name), problems);

@@ -1,0 +1,143 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Text;
+using SideBench.Core.Ink;
+using SideBench.Core.Simulation.Slots;
+using SideBench.Core.Simulation.Stores;
+using SideBench.Core.Waste;
+using SideBench.Web.Hosting;
+
+namespace SideBench.Cli.Measure;
+
+/// <summary>The ledgers of slots and of waste stores on made-up lives: how often their bands hold, and how wide they are.</summary>
+public static class LedgerMeasure
+{
+    private const int UsualRuns = 2_000;
+    private const int Seed = 21_126;
+    private const int ManyEntries = 5_000;
+    private const double Large = 150;
+
+    /// <summary>Measures slots.</summary>
+    /// <param name="options">--runs N, --markdown FILE.</param>
+    public static int Ink(string[] options)
+    {
+        if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
+            return 2;
+        var numbers = shop.Numbers.Of<InkNumbers>();
+        var all = Enumerable
+            .Range(0, Runs(options))
+            .AsParallel()
+            .AsOrdered()
+            .Select(i => SlotTrial.Of(SlotTrial.Kinds[i % SlotTrial.Kinds.Count], numbers, Seed + i))
+            .ToList();
+        var said = new StringBuilder();
+        said.AppendLine(CultureInfo.InvariantCulture, $"{all.Count:N0} made-up slots, seed {Seed}; the band should hold the truth in 90 %.")
+            .AppendLine()
+            .AppendLine("| slots | how many | in the band | width, share of a fill, median |")
+            .AppendLine("|---|---:|---:|---:|");
+        foreach (
+            var group in all.GroupBy(_ => "all")
+                .Concat(all.GroupBy(o => o.Kind))
+                .Concat(all.GroupBy(o => $"last told: {o.Last}"))
+                .Concat(
+                    all.GroupBy(o =>
+                        o.Weighed == 0 ? "piece never weighed"
+                        : o.Weighed == 1 ? "weighed once"
+                        : "weighed twice or more"
+                    )
+                )
+        )
+            said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"| {group.Key} | {group.Count():N0} | {100 * group.Average(o => o.IsWithin ? 1.0 : 0):0.0} % | {Width(group):0.000} |"
+            );
+        said.AppendLine()
+            .AppendLine(CultureInfo.InvariantCulture, $"A slot with {ManyEntries:N0} entries takes {LongLife(numbers):0.0} ms.");
+        return Said(said, options);
+    }
+
+    /// <summary>Measures waste stores.</summary>
+    /// <param name="options">--runs N, --markdown FILE.</param>
+    public static int Waste(string[] options)
+    {
+        if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
+            return 2;
+        var numbers = shop.Numbers.Of<WasteNumbers>();
+        var clock = Stopwatch.StartNew();
+        var all = Enumerable.Range(0, Runs(options)).AsParallel().AsOrdered().Select(i => StoreTrial.Of(numbers, Seed + i)).ToList();
+        var each = clock.Elapsed.TotalMilliseconds * Environment.ProcessorCount / all.Count;
+        var said = new StringBuilder();
+        said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"{all.Count:N0} made-up stores, seed {Seed}; mass should hold in 90 %, dates in 80 %."
+            )
+            .AppendLine()
+            .AppendLine("| stores | how many | mass in its band | its width, g, mean | counter's date | store's date |")
+            .AppendLine("|---|---:|---:|---:|---:|---:|");
+        foreach (
+            var group in all.GroupBy(_ => "all")
+                .Concat(all.GroupBy(o => o.Kind))
+                .Concat(
+                    all.GroupBy(o =>
+                        o.Weighed == 0 ? "never weighed"
+                        : o.Weighed == 1 ? "weighed once"
+                        : "weighed twice or more"
+                    )
+                )
+        )
+            said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"| {group.Key} | {group.Count():N0} | {100 * group.Average(o => o.IsMassWithin ? 1.0 : 0):0.0} % "
+                    + $"| {group.Average(o => o.Said.Mass.High - o.Said.Mass.Low):0.0} "
+                    + $"| {100 * group.Average(o => o.IsCounterWithin ? 1.0 : 0):0.0} % "
+                    + $"| {100 * group.Average(o => o.IsStoreWithin ? 1.0 : 0):0.0} % |"
+            );
+        said.AppendLine().AppendLine(CultureInfo.InvariantCulture, $"A store takes {each:0.0} ms of one core, its made-up life with it.");
+        return Said(said, options);
+    }
+
+    private static int Runs(string[] options) =>
+        MeasureCommand.Option(options, "--runs") is { } asked ? int.Parse(asked, CultureInfo.InvariantCulture) : UsualRuns;
+
+    private static int Said(StringBuilder said, string[] options)
+    {
+        Console.WriteLine(said);
+        if (MeasureCommand.Option(options, "--markdown") is { } file)
+            File.WriteAllText(file, said.ToString());
+        return 0;
+    }
+
+    private static double Width(IEnumerable<SlotOutcome> group)
+    {
+        var fills = SlotTrial.Kinds.ToDictionary(k => k.Name, k => k.Slot.FillMl);
+        var widths = group.Where(o => o.Said is not null).Select(o => (o.Said!.Ink.High - o.Said.Ink.Low) / fills[o.Kind]).Order().ToList();
+        return widths[widths.Count / 2];
+    }
+
+    // Years of a slot that is read every day and weighed now and then.
+    private static double LongLife(InkNumbers numbers)
+    {
+        var begin = new DateTimeOffset(2016, 1, 4, 8, 0, 0, TimeSpan.Zero);
+        List<SlotEvent> events = [new SlotEvent.Swapped(begin, Large, 100)];
+        for (var i = 1; i < ManyEntries; i++)
+            events.Add(
+                (i % 50) switch
+                {
+                    0 => new SlotEvent.Filled(begin.AddDays(i), null),
+                    1 => new SlotEvent.Reset(begin.AddDays(i), 100),
+                    25 => new SlotEvent.Weighed(begin.AddDays(i), 214 + 100),
+                    _ => new SlotEvent.ChipRead(begin.AddDays(i), 100 - (i % 50)),
+                }
+            );
+        var slot = new SlotHistory(215, 170, 12, 214, 1.06, events);
+        var best = double.MaxValue;
+        for (var run = 0; run < 5; run++)
+        {
+            var clock = Stopwatch.StartNew();
+            _ = SlotLedger.Of(slot, numbers, begin.AddDays(ManyEntries)).Value;
+            best = Math.Min(best, clock.Elapsed.TotalMilliseconds);
+        }
+
+        return best;
+    }
+}

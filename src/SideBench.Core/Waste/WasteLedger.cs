@@ -1,0 +1,195 @@
+using MathNet.Numerics.Distributions;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Quantities;
+
+namespace SideBench.Core.Waste;
+
+/// <summary>
+/// What a waste store really holds, when the counter stops the machine, when the store is full, and whether a reset is safe.
+/// </summary>
+/// <remarks>
+/// Grams, points of the counter, days. Of what comes in, a share dries off with a time constant; both, and what really comes in for a
+/// counted point, are this machine's own and learnt from its weighings. Source: handbook of the trade, waste.
+/// </remarks>
+public static class WasteLedger
+{
+    private const double DaysPerYear = 365.25;
+    private const int Ways = 600;
+    private const double StepDays = 4;
+    private const double EarlyShare = 0.1;
+    private static readonly string[] Services = ["renewed", "washed", "emptied"];
+
+    /// <summary>Estimates a store.</summary>
+    /// <param name="store">The store and what happened.</param>
+    /// <param name="numbers">House numbers.</param>
+    /// <param name="at">The moment asked about; what happened later is not looked at.</param>
+    /// <returns>Refused when a weighing is lighter than the store can be.</returns>
+    public static Outcome<WasteEstimate> Of(WasteHistory store, WasteNumbers numbers, DateTimeOffset at)
+    {
+        List<(WasteEvent Event, int Place)> events =
+        [
+            .. store.Events.Select((e, i) => (Event: e, Place: i)).Where(e => e.Event.At <= at).OrderBy(e => e.Event.At),
+        ];
+        var most = numbers.OutlierSd * numbers.Noise.ScaleSd;
+        List<Problem> problems =
+        [
+            .. events
+                .Where(e => MassOf(e.Event) < store.TareG - most)
+                .Select(e => new Problem(WasteProblem.LighterThanDry, $"/events/{e.Place}/g", MassOf(e.Event), store.TareG)),
+        ];
+        if (problems.Count > 0)
+            return problems;
+        var doubts = events.Where(e => MassOf(e.Event) < store.TareG).Select(e => (e.Place, "It is lighter than it is dry.")).ToList();
+        var use = CounterUse.Of(StoreWay.Rises(events), numbers.CounterStep);
+        var (way, count, countAt) = StoreWay.Of(events, at, use, place => doubts.Add((place, "The counter fell without a reset.")));
+        var states = StoreBelief.Of(store, numbers, way, [.. doubts.Select(d => d.Place)]);
+        return new Ahead(store, numbers, at, use, Picked(states), way[^1]).Estimate(events, count, countAt, doubts);
+    }
+
+    private static double? MassOf(WasteEvent what) =>
+        what switch
+        {
+            WasteEvent.Weighed weighed => weighed.G,
+            WasteEvent.Washed washed => washed.G,
+            _ => null,
+        };
+
+    // As many equal ways as are followed into the future, by their chances.
+    private static List<StoreState> Picked(List<StoreState> states)
+    {
+        var picked = new List<StoreState>(Ways);
+        var (sum, i) = (0.0, 0);
+        for (var k = 0; k < Ways; k++)
+        {
+            var until = (k + 0.5) / Ways;
+            while (i < states.Count - 1 && sum + states[i].Chance < until)
+                sum += states[i++].Chance;
+            picked.Add(states[i]);
+        }
+
+        return picked;
+    }
+
+    // What comes of each way.
+    private sealed class Ahead(
+        WasteHistory store,
+        WasteNumbers numbers,
+        DateTimeOffset at,
+        CounterUse use,
+        List<StoreState> states,
+        Stretch since
+    )
+    {
+        private double MostDays => numbers.MostYears * DaysPerYear;
+
+        public WasteEstimate Estimate(
+            List<(WasteEvent Event, int Place)> events,
+            double? count,
+            DateTimeOffset countAt,
+            List<(int, string)> doubts
+        )
+        {
+            var paths = states.Select((_, i) => use.IsKnown ? use.Path(Spread(i, 2), Luck(i)) : _ => 0).ToList();
+            // What came in since the last event is not as the mean has it, but as this way has it.
+            var masses = states
+                .Select((s, i) => s.Stays + s.Dries + (s.Inflow * store.GramsPerPoint * (paths[i](since.Days) - since.Points)))
+                .ToList();
+            var mass = BandOf(masses.Select(m => store.TareG + Math.Max(0, m)).ToList());
+            var full = states.Select((s, i) => Fills(s, paths[i])).ToList();
+            var counter = paths.Select(p => Reaches(p, count, countAt)).ToList();
+            var cycles = BandOf([.. full.Select((f, i) => Math.Floor(paths[i](f ?? MostDays) / store.CounterLimitPct))]);
+            var room = mass.With(g => store.SafeG + store.TareG - g);
+            var (may, needs) = Gate([.. events.Select(e => e.Event)], room, cycles);
+            return new WasteEstimate(
+                mass,
+                room,
+                cycles,
+                Dates(counter),
+                Dates(full),
+                full.Zip(counter).Count(z => (z.First ?? double.MaxValue) < (z.Second ?? double.MaxValue)) > Ways / 2 ? "store" : "counter",
+                may,
+                needs,
+                doubts
+            );
+        }
+
+        // Days until the store is at the mass it is used to; null beyond what is told.
+        private double? Fills(StoreState state, Func<double, double> path)
+        {
+            var (stays, dries, last) = (state.Stays, state.Dries, 0.0);
+            if (stays + dries >= store.SafeG)
+                return 0;
+            var kept = Math.Exp(-StepDays / state.Days);
+            for (var day = StepDays; day < MostDays && use.IsKnown; day += StepDays)
+            {
+                var before = stays + dries;
+                var points = path(day);
+                var came = state.Inflow * store.GramsPerPoint * (points - last);
+                last = points;
+                dries = (dries * kept) + (state.Share * came * state.Days / StepDays * (1 - kept));
+                stays += (1 - state.Share) * came;
+                if (stays + dries >= store.SafeG)
+                    return day - (StepDays * (stays + dries - store.SafeG) / Math.Max(1e-9, stays + dries - before));
+            }
+
+            return null;
+        }
+
+        // Days until the count reaches its limit.
+        private double? Reaches(Func<double, double> path, double? count, DateTimeOffset countAt)
+        {
+            if (count is not { } now)
+                return null;
+            if (now >= store.CounterLimitPct)
+                return 0;
+            var gone = (at - countAt).TotalDays;
+            var (low, high) = (0.0, MostDays + gone);
+            if (!use.IsKnown || now + path(high) < store.CounterLimitPct)
+                return null;
+            while (high - low > 0.01)
+            {
+                var middle = (low + high) / 2;
+                (low, high) = now + path(middle) < store.CounterLimitPct ? (middle, high) : (low, middle);
+            }
+
+            return Math.Max(0, high - gone);
+        }
+
+        private (bool May, IReadOnlyList<string> Needs) Gate(List<WasteEvent> events, Band room, Band cycles)
+        {
+            var since = events.Skip(events.FindLastIndex(e => e is WasteEvent.Reset) + 1).ToList();
+            if (since.Any(e => e.IsService) && room.Best > 0)
+                return (true, []);
+            var weighed = since.Any(e => e is WasteEvent.Weighed);
+            if (weighed && cycles.Low >= 1)
+                return (true, []);
+            return (false, weighed ? Services : ["weighed", .. Services]);
+        }
+
+        private DateBand Dates(List<double?> days)
+        {
+            var sorted = days.Select(d => d ?? double.MaxValue).Order().ToList();
+            DateTimeOffset? On(double share) =>
+                sorted[(int)(share * (sorted.Count - 1))] is var day
+                && day <= Math.Min(MostDays, (DateTimeOffset.MaxValue - at).TotalDays - 1)
+                    ? at.AddDays(day)
+                    : null;
+            return new DateBand(On(EarlyShare), On(0.5), On(1 - EarlyShare));
+        }
+
+        private static Band BandOf(List<double> values)
+        {
+            values.Sort();
+            return Band.Of(q => values[(int)Math.Round(q * (values.Count - 1))]);
+        }
+
+        private static double Luck(int i) => Normal.InvCDF(0, 1, Spread(i, 3));
+
+        // A fixed sequence that fills 0 to 1 evenly, unlike the order of the ways.
+        private static double Spread(int i, int prime)
+        {
+            var value = ((i + 1) * Math.Sqrt(prime)) + 0.5;
+            return Math.Clamp(value - Math.Floor(value), 1e-6, 1 - 1e-6);
+        }
+    }
+}
