@@ -216,6 +216,23 @@ public class StripDownTests(BenchServer server) : IClassFixture<BenchServer>
                 .Single()
         );
         Assert.Equal("Ines Varga", parts.Single(p => p.GetProperty("part").GetString() == "mains-lead").GetProperty("by").GetString());
+
+        // With the line taken back it is found by it no longer, and by all else still.
+        var view = (await browser.Get($"/api/jobs/{job}")).Body;
+        var line = view.GetProperty("entries").EnumerateArray().First(e => e.GetProperty("says").GetString()!.Contains("L77"));
+        await Good(
+            browser,
+            job,
+            "corrections",
+            new
+            {
+                entry = line.GetProperty("id").GetInt64(),
+                reason = "another machine's",
+                seenVersion = version + 2,
+            }
+        );
+        Assert.Empty((await browser.Get("/api/find?q=l77")).Body.EnumerateArray());
+        Assert.NotEmpty((await browser.Get($"/api/find?q={view.GetProperty("serial").GetString()}")).Body.EnumerateArray());
     }
 
     [Fact]

@@ -66,11 +66,12 @@ public sealed record AccessGraph(
     public int LayerOf(MachinePart part)
     {
         // Of several ways to it the shortest counts; of several parts on one way the deepest.
-        var covers = part.After.Where(line => !line.Contains(WayToPower)).Select(line => line.Min(name => LayerOf(Part(name)!)));
+        var covers = part.After.Where(line => !line.Contains(MainsLead)).Select(line => line.Min(name => LayerOf(Part(name)!)));
         return covers.Select(layer => layer + 1).DefaultIfEmpty(0).Max();
     }
 
-    private const string WayToPower = "mains-lead";
+    /// <summary>The part that every machine has: with it out, there is no power.</summary>
+    public const string MainsLead = "mains-lead";
 
     /// <summary>Parts that are reached for a station, and for a slot when they belong to slots.</summary>
     /// <param name="station">The station.</param>

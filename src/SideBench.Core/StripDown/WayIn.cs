@@ -102,7 +102,7 @@ public static class WayIn
     }
 
     /// <summary>What the mains lead is called in every graph: it is out before a hand goes in, but for what the panel frees.</summary>
-    public const string MainsLead = "mains-lead";
+    public const string MainsLead = AccessGraph.MainsLead;
 
     /// <summary>The same things in the other direction.</summary>
     public static IReadOnlyList<HandPiece> Reversed(IReadOnlyList<HandPiece> pieces) =>

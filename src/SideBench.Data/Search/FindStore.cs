@@ -54,6 +54,13 @@ public sealed class FindStore(NpgsqlDataSource database)
           AND length(haystack) < 2000
         """;
 
+    private const string LessSql = """
+        UPDATE finds
+        SET haystack = replace(haystack || ' ', ' ' || $3 || ' ', ' ')
+        WHERE kind = $1
+          AND ref_id = $2
+        """;
+
     /// <summary>What fits, best first.</summary>
     /// <param name="text">What was typed.</param>
     public async Task<IReadOnlyList<Find>> Search(string text, CancellationToken cancel)
@@ -89,6 +96,14 @@ public sealed class FindStore(NpgsqlDataSource database)
     /// <param name="word">The word.</param>
     public static void More(Appending to, string kind, long id, string word) =>
         to.Add(MoreSql).With(kind).With(id).With(word.ToLowerInvariant());
+
+    /// <summary>A thing is found by a word no longer: the line that told it was taken back.</summary>
+    /// <param name="to">The write it goes with.</param>
+    /// <param name="kind">Its kind.</param>
+    /// <param name="id">Its number.</param>
+    /// <param name="word">The word.</param>
+    public static void Less(Appending to, string kind, long id, string word) =>
+        to.Add(LessSql).With(kind).With(id).With(word.ToLowerInvariant());
 
     // A text that sorts behind every text that begins so: the last sign there is comes after it.
     private static string After(string start) => start + "\U0010FFFF";

@@ -165,6 +165,8 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
             JobStore.Project(last, job.Row.Id, JobProjections.Of(then, books, write.At, job.Row));
             foreach (var word in FoundBy(lines, then).Where(w => w.Length > 0).Distinct())
                 FindStore.More(last, "job", job.Row.Id.Value, word);
+            foreach (var word in NoLongerFoundBy(job, added, all))
+                FindStore.Less(last, "job", job.Row.Id.Value, word);
             answer = show(job with { Row = row, Entries = all }, then);
         }
         finally
@@ -182,6 +184,21 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         lines
             .SelectMany(line => line.FoundBy)
             .Concat(lines.OfType<Closed>().Select(c => job.Book.Book.Causes.FirstOrDefault(x => x.Id == c.Cause)?.Name ?? ""));
+
+    // Words of lines that are taken back, unless another line that holds, or the take-in, has them too.
+    private static IEnumerable<string> NoLongerFoundBy(LoadedJob job, IReadOnlyList<Entry> added, IReadOnlyList<Entry> all)
+    {
+        var (now, ever) = (TakenBack.In(added), TakenBack.In(all));
+        if (now.Count == 0)
+            return [];
+        var kept = all.Where(e => !ever.Contains(e.Id.Value)).SelectMany(e => e.Body.FoundBy);
+        string[] begun = [job.Row.CustomerName, job.Row.Serial, $"{job.Row.Tag}"];
+        return job
+            .Entries.Where(e => now.Contains(e.Id.Value))
+            .SelectMany(e => e.Body.FoundBy)
+            .Where(w => w.Length > 0 && !kept.Concat(begun).Any(k => k.Contains(w, StringComparison.OrdinalIgnoreCase)))
+            .Distinct();
+    }
 
     // Stores and items that lines are about beside the job and its machine; a correction is about what the line was that it takes back.
     private static async Task TouchOthers(
