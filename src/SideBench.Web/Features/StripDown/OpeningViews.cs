@@ -182,7 +182,14 @@ internal static class OpeningViews
     private static string Current(IReadOnlyList<ActView> acts) => acts.FirstOrDefault(a => !a.Done)?.Key ?? "";
 
     private static List<string> LeaveAlone(AccessGraph graph, OpeningWay way, OpeningWay whole) =>
-        [.. way.LeaveAlone.Concat(whole.LeaveAlone).Concat(graph.LeaveAlone).Distinct()];
+        [
+            .. way
+                .LeaveAlone.Concat(whole.LeaveAlone)
+                .Concat(graph.LeaveAlone)
+                .Where(line => line.Length > 0)
+                .Select(line => $"{char.ToUpperInvariant(line[0])}{line[1..].TrimEnd('.')}.")
+                .Distinct(),
+        ];
 
     private static MachinePartView Part(MachinePart part, AccessGraph graph, JobCase job, IReadOnlySet<string> done)
     {

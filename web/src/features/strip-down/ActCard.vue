@@ -31,9 +31,17 @@ const by = ref('')
 const skipping = ref(false)
 const told = ref('')
 const file = ref<HTMLInputElement | null>(null)
+/** What must be true and was ticked so far. */
+const ticked = ref<string[]>([])
+const next = computed(() =>
+  props.act.kind === 'back' ? props.act.checks.find((c) => !ticked.value.includes(c)) : undefined,
+)
+/** What is to be done, and how far its ticks are. */
+const shown = computed(() => (ticked.value.length ? `${props.act.key}+${ticked.value.length}` : props.act.key))
 watch(
   () => props.act.key,
   () => {
+    ticked.value = []
     typed.value = ''
     words.value = ''
     skipping.value = false
@@ -41,9 +49,9 @@ watch(
   },
 )
 const part = computed(() => props.opening.parts.find((p) => p.id === props.act.part))
-const answers = computed(() => answersOf(props.act, part.value))
+const answers = computed(() => answersOf(props.act, part.value, next.value))
 const stopped = computed(() => !props.may || props.opening.closed || props.act.done || props.act.word !== '')
-const settled = useSettled(() => props.act.key)
+const settled = useSettled(() => shown.value)
 const canSpeak = 'speechSynthesis' in window
 const kinds: Record<string, string> = {
   off: 'Way in',
@@ -68,12 +76,20 @@ function press(answer: Answer) {
   }
   const opensOnly = answer.does === 'pieces' || answer.does === 'lost'
   if (opensOnly ? !props.may : stopped.value) return
+  if (answer.does === 'check') {
+    tick(next.value!)
+    return
+  }
   if (answer.does === 'skip' && !skipping.value) {
     skipping.value = true
     return
   }
   if (answer.does === 'branch') told.value = props.act.branches.find((b) => b.id === answer.branch)?.text ?? ''
   emit('answer', answer, Number.isNaN(value.value) ? null : value.value, words.value)
+}
+
+function tick(check: string) {
+  ticked.value = ticked.value.includes(check) ? ticked.value.filter((c) => c !== check) : [...ticked.value, check]
 }
 
 function picked(event: Event) {
@@ -103,7 +119,7 @@ watch(answers, () => keys.refresh())
     class="rounded border-2 border-ink bg-sheet p-4"
     aria-labelledby="act-title"
     data-testid="act"
-    :data-key="act.key"
+    :data-key="shown"
     :data-settled="settled"
   >
     <p class="flex flex-wrap items-center gap-x-3 text-sm text-soft">
@@ -133,8 +149,27 @@ watch(answers, () => keys.refresh())
         </p>
         <div v-if="act.checks.length" class="mt-1 border-l-4 border-go pl-3">
           <p>It is back only when this is true:</p>
-          <ul class="font-bold">
-            <li v-for="c in act.checks" :key="c">{{ c }}</li>
+          <ul class="grid gap-1 font-bold">
+            <li v-for="c in act.checks" :key="c">
+              <button
+                v-if="act.kind === 'back' && !act.done"
+                type="button"
+                role="checkbox"
+                class="flex min-h-11 w-full items-center gap-2 text-left"
+                :aria-checked="ticked.includes(c)"
+                :disabled="stopped"
+                @click="tick(c)"
+              >
+                <span
+                  class="grid h-6 w-6 shrink-0 place-items-center rounded border-2 border-ink"
+                  :class="ticked.includes(c) ? 'bg-go text-sheet' : ''"
+                  aria-hidden="true"
+                  >{{ ticked.includes(c) ? '✓' : '' }}</span
+                >
+                {{ c }}
+              </button>
+              <template v-else>{{ c }}</template>
+            </li>
           </ul>
         </div>
         <p v-if="act.stays" class="mt-1">
@@ -177,7 +212,7 @@ watch(answers, () => keys.refresh())
             type="button"
             class="press"
             :class="
-              a.does === 'done'
+              a.does === 'done' || a.does === 'check'
                 ? 'press-main min-h-14'
                 : a.does === 'skip' || a.does === 'pieces' || a.does === 'lost'
                   ? 'press-plain'

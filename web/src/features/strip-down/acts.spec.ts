@@ -55,6 +55,17 @@ describe('answersOf', () => {
     ])
   })
 
+  it('has what must be true ticked, one after the other, before a part counts as back', () => {
+    const back = act({ kind: 'back', item: 't1', removal: '', checks: ['The pin is home', 'No gap is left'] })
+    expect(answersOf(back, undefined, 'No gap is left')[0]).toMatchObject({
+      key: '1',
+      does: 'check',
+      label: 'True: No gap is left',
+    })
+    expect(answersOf(back, undefined)[0]).toMatchObject({ key: '1', does: 'done' })
+    expect(answersOf(act({ kind: 'back', item: '', step: 'b' }), undefined, 'The pin is home')[0]?.does).toBe('check')
+  })
+
   it('asks nothing of a cable that is plugged in but whether it seats', () => {
     expect(answersOf(act({ kind: 'back', item: 't1', removal: '' }), undefined).map((a) => a.does)).toEqual(['done'])
     expect(answersOf(act({ kind: 'back', item: 't2', removal: 'guard:ends' }), undefined).map((a) => a.does)).toEqual([

@@ -4,7 +4,7 @@ import type { Act, Part } from './useOpening'
 export interface Answer {
   key: string
   label: string
-  does: 'done' | 'stuck' | 'branch' | 'photo' | 'skip' | 'pieces' | 'lost'
+  does: 'done' | 'check' | 'stuck' | 'branch' | 'photo' | 'skip' | 'pieces' | 'lost'
   branch?: string
   /** The repair of the book that it says was made. */
   repair?: string
@@ -12,8 +12,11 @@ export interface Answer {
 
 const outWords: Record<string, string> = { open: 'It is open', aside: 'It is aside', unplugged: 'It is out' }
 
-/** The presses that answer an act, each with its key. Digits first, so that one digit is enough. */
-export function answersOf(act: Act, part: Part | undefined): Answer[] {
+/**
+ * The presses that answer an act, each with its key. Digits first, so that one digit is enough. What must be true of a part that goes back
+ * is ticked one by one before it counts as back.
+ */
+export function answersOf(act: Act, part: Part | undefined, next?: string): Answer[] {
   if (act.kind === 'off') {
     const group = part?.fasteners.find((f) => f.removal === act.removal)
     const itself = act.removal === act.part
@@ -36,13 +39,16 @@ export function answersOf(act: Act, part: Part | undefined): Answer[] {
     return answers
   }
   if (act.kind === 'back' && act.item) {
-    const answers: Answer[] = [{ key: '1', label: act.checks.length ? 'Back, and it is true' : 'Done', does: 'done' }]
+    const answers: Answer[] = [
+      next ? { key: '1', label: `True: ${next}`, does: 'check' } : { key: '1', label: 'Back', does: 'done' },
+    ]
     if (act.removal) answers.push({ key: '2', label: 'Will not seat', does: 'stuck' })
     if (act.removal.includes(':')) answers.push({ key: 'L', label: 'One is lost', does: 'lost' })
     return answers
   }
-  const done: Answer[] =
-    act.does.length > 1
+  const done: Answer[] = next
+    ? [{ key: '1', label: `True: ${next}`, does: 'check' }]
+    : act.does.length > 1
       ? act.does.map((d, i): Answer => ({ key: String(i + 1), label: d.label, does: 'done', repair: d.repair }))
       : [{ key: '1', label: act.does[0]?.label ?? 'Done', does: 'done' }]
   return [

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useRouter } from 'vue-router'
 import { moment, wait } from '@/shared/format'
 import LoadState from '@/shared/ui/LoadState.vue'
 import SumFields from './SumFields.vue'
@@ -9,6 +10,8 @@ const props = defineProps<{
   /** The sum; the first one when none is named. */
   name?: string
 }>()
+const router = useRouter()
+const choose = (name: string) => router.push(`/sums/${name}`)
 const { list, sum, typed, answer } = useSums(() => props.name ?? '')
 const fresh = computed(() => (answer.data.value?.sum === sum.value?.name ? answer.data.value : undefined))
 const wrong = computed(() => Object.fromEntries((fresh.value?.problems ?? []).map((p) => [p.pointer, p.say])))
@@ -40,7 +43,13 @@ function said(value: unknown, unit: string): string {
     >
       <nav aria-label="Sums">
         <h1 class="mb-2 text-2xl">Sums</h1>
-        <ul class="grid gap-1.5">
+        <label class="grid gap-1 md:hidden">
+          Which one
+          <select class="field" :value="sum.name" @change="choose(($event.target as HTMLSelectElement).value)">
+            <option v-for="s in list.data.value" :key="s.name" :value="s.name">{{ s.title }}</option>
+          </select>
+        </label>
+        <ul class="hidden gap-1.5 md:grid">
           <li v-for="s in list.data.value" :key="s.name">
             <RouterLink
               class="press w-full justify-start text-left"
