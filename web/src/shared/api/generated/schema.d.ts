@@ -186,7 +186,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** An estimate from a history: what the next clean, rest, soak or flush would bring. Writes nothing. */
+        /** An estimate from a history: what is in a slot or a waste store, what a clean would bring. Writes nothing. */
         post: operations["estimate"];
         delete?: never;
         options?: never;
