@@ -119,6 +119,10 @@ test('keys: digits answer, Alt and a digit changes the place, slash jumps', asyn
   await expect(page.getByRole('option').first()).toContainText('Pellow Mono Pair')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Pellow Mono Pair' })).toBeVisible()
+  await page.keyboard.press('/')
+  await page.getByRole('combobox').fill('adeyemi')
+  await page.getByRole('option', { name: 'Tom Adeyemi-Rowe' }).click()
+  await expect(page.getByRole('heading', { name: 'People of the shop' })).toBeVisible()
 })
 
 test('people switch at one bench by PIN, and the counter looks on', async ({ page }) => {

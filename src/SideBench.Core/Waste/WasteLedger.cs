@@ -95,9 +95,10 @@ public static class WasteLedger
                 .Select((s, i) => s.Stays + s.Dries + (s.Inflow * store.GramsPerPoint * (paths[i](since.Days) - since.Points)))
                 .ToList();
             var mass = BandOf(masses.Select(m => store.TareG + Math.Max(0, m)).ToList());
-            var full = states.Select((s, i) => Fills(s, paths[i])).ToList();
+            var fills = states.Select((state, i) => Fills(state, paths[i])).ToList();
+            var full = fills.Select(f => f.Days).ToList();
             var counter = paths.Select(p => Reaches(p, count, countAt)).ToList();
-            var cycles = BandOf([.. full.Select((f, i) => Math.Floor(paths[i](f ?? MostDays) / store.CounterLimitPct))]);
+            var cycles = BandOf([.. fills.Select(f => Math.Floor(f.Points / store.CounterLimitPct))]);
             var room = mass.With(g => store.SafeG + store.TareG - g);
             var (may, needs) = Gate([.. events.Select(e => e.Event)], room, cycles);
             return new WasteEstimate(
@@ -113,26 +114,35 @@ public static class WasteLedger
             );
         }
 
-        // Days until the store is at the mass it is used to; null beyond what is told.
-        private double? Fills(StoreState state, Func<double, double> path)
+        // Days until the store is at the mass it is used to, null beyond what is told; and the points counted until then.
+        private (double? Days, double Points) Fills(StoreState state, Func<double, double> path)
         {
             var (stays, dries, last) = (state.Stays, state.Dries, 0.0);
+            var perPoint = state.Inflow * store.GramsPerPoint;
             if (stays + dries >= store.SafeG)
-                return 0;
+                return (0, 0);
+            // Without a known use nothing is said of drying: as if all came at once.
+            if (!use.IsKnown)
+                return (null, (store.SafeG - stays - dries) / perPoint);
             var kept = Math.Exp(-StepDays / state.Days);
-            for (var day = StepDays; day < MostDays && use.IsKnown; day += StepDays)
+            for (var day = StepDays; day < MostDays; day += StepDays)
             {
                 var before = stays + dries;
                 var points = path(day);
-                var came = state.Inflow * store.GramsPerPoint * (points - last);
-                last = points;
+                var came = perPoint * (points - last);
                 dries = (dries * kept) + (state.Share * came * state.Days / StepDays * (1 - kept));
                 stays += (1 - state.Share) * came;
                 if (stays + dries >= store.SafeG)
-                    return day - (StepDays * (stays + dries - store.SafeG) / Math.Max(1e-9, stays + dries - before));
+                {
+                    var part = (store.SafeG - before) / Math.Max(1e-9, stays + dries - before);
+                    return (day - (StepDays * (1 - part)), last + ((points - last) * part));
+                }
+
+                last = points;
             }
 
-            return null;
+            // So slow that what can dry has dried: what stays fills the rest.
+            return (null, last + (Math.Max(0, store.SafeG - stays - dries) / (perPoint * (1 - state.Share))));
         }
 
         // Days until the count reaches its limit.

@@ -86,6 +86,17 @@ public class WasteLedgerTests
         Assert.True(full.Room.High < 0);
     }
 
+    // 204 g of room at 175 g a run and nothing dried: one; a store a tenth as busy dries between, and takes 204 of 70 that stay: two.
+    [Fact]
+    public void RunsLeft_AreWhole_CountDryingOnlyWhereUseIsKnown_AndAreNotCutAtTenYears()
+    {
+        Assert.Equal(1, Of(Exact, 0, new WasteEvent.Renewed(At(0)), new WasteEvent.CounterRead(At(0), 0)).CyclesLeft.Best);
+        WasteEvent[] slow = [new WasteEvent.Renewed(At(0)), new WasteEvent.CounterRead(At(0), 0), new WasteEvent.CounterRead(At(1000), 20)];
+        var said = Of(Exact, 1000, slow);
+        Assert.Null(said.StoreFullOn.Median);
+        Assert.Equal(2, said.CyclesLeft.Best);
+    }
+
     [Fact]
     public void Strange_IsKeptWithADoubt_AndWhatCannotBeIsRefused()
     {

@@ -13,6 +13,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { wordsLike } from '@/features/guides/words'
 import { api, dataOf } from '@/shared/api/client'
+import { useSession } from '@/shared/state/useSession'
 
 defineProps<{
   /** Whether it is shown. */
@@ -25,8 +26,18 @@ const commands = [
   { title: 'Today', detail: 'what needs hands now', to: '/today' },
   { title: 'Take in', detail: 'a machine comes to the bench', to: '/take-in' },
   { title: 'Records', detail: 'machines and customers', to: '/records' },
+  { title: 'Shelf', detail: 'parts there and missing', to: '/shelf' },
+  { title: 'Guides', detail: 'step by step, and the fault book', to: '/guides' },
+  { title: 'Sums', detail: 'small sums of the trade', to: '/sums' },
+  { title: 'Practice', detail: 'the shop’s schools and numbers', to: '/practice' },
   { title: 'Words', detail: 'the terms of the trade', to: '/guides/words' },
 ]
+const session = useSession()
+const people = useQuery({
+  queryKey: ['people'],
+  queryFn: () => dataOf(api.GET('/api/people')),
+  enabled: () => session.person?.role === 'Owner' && typed.value.trim().length > 1,
+})
 const query = useQuery({
   queryKey: ['find', typed],
   queryFn: () => dataOf(api.GET('/api/find', { params: { query: { q: typed.value } } })),
@@ -59,7 +70,10 @@ const hits = computed(() => {
     detail: w.means,
     to: `/guides/words?q=${w.word}`,
   }))
-  return [...found, ...own, ...(word.length > 1 ? (book.data.value ?? []) : []), ...words]
+  const staff = (session.person?.role === 'Owner' && word.length > 1 ? (people.data.value ?? []) : [])
+    .filter((p) => p.name.toLowerCase().includes(word))
+    .map((p) => ({ kind: 'person', title: p.name, detail: `${p.role.toLowerCase()} of the shop`, to: '/people' }))
+  return [...found, ...own, ...staff, ...(word.length > 1 ? (book.data.value ?? []) : []), ...words]
 })
 
 function go(hit: { to: string } | null) {
@@ -80,7 +94,7 @@ function go(hit: { to: string } | null) {
       >
         <Combobox :model-value="null" nullable @update:model-value="go">
           <ComboboxLabel class="mb-1 block font-bold"
-            >Jump to a machine, customer, tag, guide, code, word or drawer</ComboboxLabel
+            >Jump to a machine, customer, tag, guide, code, word, person or drawer</ComboboxLabel
           >
           <ComboboxInput class="field text-lg" autocomplete="off" @change="typed = $event.target.value" />
           <ComboboxOptions static class="mt-2" aria-label="Found">

@@ -41,7 +41,7 @@ function said(value: unknown, unit: string): string {
       v-if="sum"
       class="grid grid-cols-[minmax(0,1fr)] items-start gap-3 md:grid-cols-[minmax(0,17rem)_minmax(0,1fr)]"
     >
-      <nav aria-label="Sums">
+      <nav aria-label="Sums" class="md:sticky md:top-[5.25rem] md:max-h-[calc(100vh-6rem)] md:overflow-y-auto md:pr-1">
         <h1 class="mb-2 text-2xl">Sums</h1>
         <label class="grid gap-1 md:hidden">
           Which one
