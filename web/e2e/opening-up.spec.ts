@@ -161,7 +161,7 @@ for (const [guide, model, serial, fitted] of [
   ['under-head', 'Marram Quartet A4', 'OU-5108', ''],
 ] as const)
   test(`the guide ${guide} is followed to its end, with everything back, on ${model}`, async ({ page }) => {
-    test.setTimeout(120_000)
+    test.setTimeout(180_000)
     await signIn(page)
     const job = await takeIn(page, serial, { model, moved: false })
     await page.goto(`/bench/${job}/opening`)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { moment, wait } from '@/shared/format'
 import LoadState from '@/shared/ui/LoadState.vue'
@@ -10,6 +10,12 @@ const props = defineProps<{
   /** The sum; the first one when none is named. */
   name?: string
 }>()
+const shelf = useTemplateRef('shelf')
+// The one that is shown stands in sight in the list, which scrolls by itself.
+watch(
+  () => props.name,
+  () => void nextTick(() => shelf.value?.querySelector('[aria-current="page"]')?.scrollIntoView({ block: 'nearest' })),
+)
 const router = useRouter()
 const choose = (name: string) => router.push(`/sums/${name}`)
 const { list, sum, typed, answer } = useSums(() => props.name ?? '')
@@ -41,7 +47,11 @@ function said(value: unknown, unit: string): string {
       v-if="sum"
       class="grid grid-cols-[minmax(0,1fr)] items-start gap-3 md:grid-cols-[minmax(0,17rem)_minmax(0,1fr)]"
     >
-      <nav aria-label="Sums" class="md:sticky md:top-[5.25rem] md:max-h-[calc(100vh-6rem)] md:overflow-y-auto md:pr-1">
+      <nav
+        ref="shelf"
+        aria-label="Sums"
+        class="md:sticky md:top-[5.25rem] md:max-h-[calc(100vh-6rem)] md:overflow-y-auto md:pr-1"
+      >
         <h1 class="mb-2 text-2xl">Sums</h1>
         <label class="grid gap-1 md:hidden">
           Which one
