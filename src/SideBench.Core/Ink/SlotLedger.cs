@@ -144,6 +144,7 @@ public sealed class SlotLedger
 
     private void Pour(double ml, int place)
     {
+        Emptied();
         var (mean, sd) = (Mean(SlotBelief.Ink), numbers.Noise.PouredSd * ml);
         var limit = slot.FillMl * (1 + (2 * numbers.Noise.FullSd));
         if (mean + ml - limit > numbers.OutlierSd * Math.Sqrt(Square(sd) + Variance(SlotBelief.Ink)))
@@ -177,13 +178,11 @@ public sealed class SlotLedger
             foreach (var belief in beliefs)
                 belief.Learn(SlotBelief.Count, 1, -1, seen, noise);
         }
-
-        foreach (var belief in beliefs)
-            belief.End(0, isLeast: true);
     }
 
     private void Weigh(double net, int place)
     {
+        Emptied();
         var noise = Square(numbers.Noise.ScaleSd);
         var nearest = beliefs.Min(b => Strange(b, net, noise));
         if (net < 0)
@@ -228,8 +227,14 @@ public sealed class SlotLedger
         {
             belief.Add(SlotBelief.Ink, -gone, numbers.Noise.SpentSd * gone);
             belief.Add(SlotBelief.Count, -PointsOf(gone), 0);
-            belief.End(0, isLeast: true);
         }
+    }
+
+    // More than was there cannot be used. Use upon use may reach below nothing meanwhile: only what comes after it must see an empty slot.
+    private void Emptied()
+    {
+        foreach (var belief in beliefs)
+            belief.End(0, isLeast: true);
     }
 
     private double PointsOf(double ml) => MlPerPoint > 0 ? ml / MlPerPoint : 0;
