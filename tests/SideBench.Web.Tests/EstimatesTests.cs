@@ -81,7 +81,7 @@ public class EstimatesTests(BenchServer server) : IClassFixture<BenchServer>
         {"estimate":"slot-ledger","at":"2026-03-30T09:00:00Z",
          "slot":{"chipMl":220,"fillMl":175,"reserveMl":12,"tareG":214,"inside":"baffled","chipKind":"hand-tool"},
          "events":[{"at":"2026-03-20T09:00:00Z","kind":"chip","pct":50},
-                   {"at":"2026-03-01T09:00:00Z","kind":"filled","toFull":true},{"at":"2026-03-01T09:00:00Z","kind":"reset"},
+                   {"at":"2026-03-01T09:00:00","kind":"filled","toFull":true},{"at":"2026-03-01T09:00:00Z","kind":"reset"},
                    {"at":"2026-04-01T09:00:00Z","kind":"weighed","g":1}]}
         """;
 

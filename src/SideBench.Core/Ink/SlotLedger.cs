@@ -214,15 +214,21 @@ public sealed class SlotLedger
     // Told use that a later reading covers only says when it was; else it is all that is known of it.
     private void Spend(int i, double ml)
     {
+        var left = Math.Max(0, Mean(SlotBelief.Count));
         if (counts && nextReading[i] is >= 0 and var next)
         {
-            var points = Math.Min(PointsOf(ml), Math.Max(0, Mean(SlotBelief.Count) - Seen(next)));
+            var counted = Math.Max(0, left - Seen(next));
+            var points = Math.Min(PointsOf(ml), counted);
+            if (PointsOf(ml) > counted + 1)
+                doubts.Add((events[i].Place, "More was spent than the chip then counted."));
             Use(points, numbers.Noise.SpentSd * points);
             return;
         }
 
         // At 0 the machine stops, and nothing more is used.
-        var gone = counts && MlPerPoint > 0 ? Math.Min(ml, Math.Max(0, Mean(SlotBelief.Count)) * MlPerPoint) : ml;
+        var gone = counts && MlPerPoint > 0 ? Math.Min(ml, left * MlPerPoint) : ml;
+        if (PointsOf(ml - gone) > 1)
+            doubts.Add((events[i].Place, "More was spent than the chip had left."));
         foreach (var belief in beliefs)
         {
             belief.Add(SlotBelief.Ink, -gone, numbers.Noise.SpentSd * gone);

@@ -6,7 +6,7 @@ namespace SideBench.Core.Waste;
 /// <param name="Noise">How far machines and scales differ.</param>
 /// <param name="CounterStep">A reading of the counter is exact to this, points.</param>
 /// <param name="GramsPerMl">What waste ink in an outside bottle weighs, g/ml.</param>
-/// <param name="OutlierSd">A weighing further off than so many standard deviations is kept with a doubt.</param>
+/// <param name="OutlierSd">A weighing below the dry mass by more standard deviations than this is refused.</param>
 /// <param name="MostYears">Dates later than this are not told, years.</param>
 public sealed record WasteNumbers(
     double VolatileShare,

@@ -126,6 +126,12 @@ public class SlotLedgerTests
         Assert.Equal((2, "It is lighter than such a piece is empty."), Assert.Single(light.Doubts));
         var far = Of(Numbers, [.. before, new SlotEvent.Weighed(At(11), 420)]);
         Assert.Equal((2, "It is far from what the other witnesses say."), Assert.Single(far.Doubts));
+        SlotEvent[] much = [.. before, new SlotEvent.Spent(At(12), 150)];
+        Assert.Equal((2, "More was spent than the chip had left."), Assert.Single(Of(Numbers, much).Doubts));
+        Assert.Equal(
+            (2, "More was spent than the chip then counted."),
+            Assert.Single(Of(Numbers, [.. much, new SlotEvent.ChipRead(At(13), 50)]).Doubts)
+        );
         var refused = SlotLedger.Of(new SlotHistory(220, 175, 12, 214, 1.06, [new SlotEvent.Weighed(At(0), 208)]), Numbers, At(1));
         Assert.Equal((InkProblem.LighterThanEmpty, "/events/0/g"), (refused.Problems[0].Code, refused.Problems[0].Path));
     }

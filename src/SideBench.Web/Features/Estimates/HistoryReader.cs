@@ -1,19 +1,20 @@
-using System.Globalization;
 using System.Text.Json.Nodes;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Sums;
+using SideBench.Web.Features.Sums;
 
 namespace SideBench.Web.Features.Estimates;
 
 /// <summary>Reads fields of one JSON object, and gathers every problem with its place.</summary>
 internal sealed class HistoryReader(JsonObject at, string path, List<Problem> problems)
 {
-    private static readonly string[] Moments =
+    // A history may leave out the offset, or the time: Greenwich then.
+    private static readonly string[] WithoutOffset =
     [
-        "yyyy-MM-dd'T'HH:mmzzz",
-        "yyyy-MM-dd'T'HH:mm:sszzz",
-        "yyyy-MM-dd'T'HH:mm:ss.FFFFFFFzzz",
         "yyyy-MM-dd",
+        "yyyy-MM-dd'T'HH:mm",
+        "yyyy-MM-dd'T'HH:mm:ss",
+        "yyyy-MM-dd'T'HH:mm:ss.FFFFFFF",
     ];
 
     private readonly HashSet<string> known = [];
@@ -63,24 +64,14 @@ internal sealed class HistoryReader(JsonObject at, string path, List<Problem> pr
         return most;
     }
 
-    /// <summary>A moment with its offset, or a date.</summary>
+    /// <summary>A moment.</summary>
     public DateTimeOffset Moment(string name)
     {
         if (Field(name, isNeeded: true) is not { } node)
             return default;
-        if (
-            node is JsonValue value
-            && value.TryGetValue<string>(out var text)
-            && DateTimeOffset.TryParseExact(
-                text.EndsWith('Z') ? $"{text[..^1]}+00:00" : text,
-                Moments,
-                CultureInfo.InvariantCulture,
-                DateTimeStyles.AssumeUniversal,
-                out var moment
-            )
-        )
+        if (SumReader.Moment(node, WithoutOffset) is { } moment)
             return moment;
-        problems.Add(new Problem(SumProblem.WrongSort, Place(name), "a time with its offset, such as 2026-03-02T09:30:00+00:00"));
+        problems.Add(new Problem(SumProblem.WrongSort, Place(name), "a time, such as 2026-03-02T09:30:00+00:00"));
         return default;
     }
 

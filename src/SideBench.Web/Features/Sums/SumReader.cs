@@ -60,7 +60,7 @@ internal static class SumReader
                 problems,
                 (one, at) => Number(one, field with { Kind = SumKind.Whole }, at, problems)
             ),
-            SumKind.Moment => Moment(node) ?? Wrong("a time with its offset, such as 2026-03-02T09:30:00+00:00", place, problems),
+            SumKind.Moment => (object?)Moment(node) ?? Wrong("a time with its offset, such as 2026-03-02T09:30:00+00:00", place, problems),
             _ => List(node, field, place, problems),
         };
 
@@ -80,14 +80,17 @@ internal static class SumReader
         return number;
     }
 
-    private static object? Moment(JsonNode node) =>
+    /// <summary>A moment with its offset; null when it is none.</summary>
+    /// <param name="node">What was sent.</param>
+    /// <param name="also">Other ways to write it, as times of Greenwich.</param>
+    internal static DateTimeOffset? Moment(JsonNode node, params string[] also) =>
         node is JsonValue value
         && value.TryGetValue<string>(out var text)
         && DateTimeOffset.TryParseExact(
             text.EndsWith('Z') ? $"{text[..^1]}+00:00" : text,
-            Moments,
+            [.. Moments, .. also],
             CultureInfo.InvariantCulture,
-            DateTimeStyles.None,
+            DateTimeStyles.AssumeUniversal,
             out var at
         )
             ? at

@@ -29,8 +29,8 @@ describe('asked', () => {
 
   it('sends several names or whole numbers typed into one field as lists', () => {
     const fields = [field('flagged', 'names'), field('bays', 'wholes'), field('target', 'name')]
-    expect(asked(fields, { flagged: 'K, 2  waste', bays: '2; 6 x', target: '2' })).toEqual({
-      flagged: ['K', '2', 'waste'],
+    expect(asked(fields, { flagged: 'K, light cyan; 2', bays: '2; 6 x', target: '2' })).toEqual({
+      flagged: ['K', 'light cyan', '2'],
       bays: [2, 6, 'x'],
       target: '2',
     })

@@ -46,17 +46,17 @@ export function asked(fields: SumField[], typed: Typed): Asked {
     else if (value === '' || value === undefined) continue
     else if (f.kind === 'moment') out[f.name] = withOffset(value as string)
     else if (f.kind === 'word' || f.kind === 'name') out[f.name] = value
-    else if (f.kind === 'names') out[f.name] = several(value as string)
-    else if (f.kind === 'wholes') out[f.name] = several(value as string).map(numberOf)
+    else if (f.kind === 'names') out[f.name] = several(value as string, /[,;]/)
+    else if (f.kind === 'wholes') out[f.name] = several(value as string, /[,;\s]/).map(numberOf)
     else out[f.name] = numberOf(value as string)
   }
   return out
 }
 
-/** Several values typed into one field. */
-const several = (typed: string) =>
+/** Several values typed into one field; a name may have a space in it. */
+const several = (typed: string, between: RegExp) =>
   typed
-    .split(/[,;\s]+/)
+    .split(between)
     .map((one) => one.trim())
     .filter(Boolean)
 
