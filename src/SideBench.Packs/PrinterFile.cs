@@ -2,6 +2,8 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
+using SideBench.Core.Simulation.Heads;
 using SideBench.Core.Simulation.Printer;
 
 namespace SideBench.Packs;
@@ -19,12 +21,16 @@ internal sealed class PrinterFile(FaultBook book, List<Problem> problems)
         PrinterNumbers? numbers = null;
         var well = new Dictionary<string, Bounds>();
         var (ills, answers) = (new List<Illness>(), new List<AnswerState>());
+        var gaps = new Dictionary<string, ChannelTruth>();
         foreach (var (path, node) in files)
         {
             var file = node.Deserialize<Shape>(PackReader.Json)!;
             numbers = file.Numbers ?? numbers;
             foreach (var (key, bounds) in State(file.Well, $"{path}#/well"))
                 well[key] = bounds;
+            foreach (var (truth, causes) in file.Gaps ?? [])
+            foreach (var cause in Known(causes, $"{path}#/gaps/{truth}"))
+                gaps[cause] = StoredWord.Read<ChannelTruth>(truth);
             // What a later pack says of a cause or an answer counts.
             ills.InsertRange(0, (file.Ills ?? []).Select((ill, at) => Read(ill, $"{path}#/ills/{at}")));
             answers.InsertRange(0, (file.Answers ?? []).Select((answer, at) => Read(answer, $"{path}#/answers/{at}")));
@@ -34,15 +40,18 @@ internal sealed class PrinterFile(FaultBook book, List<Problem> problems)
             problems.Add(new Problem(ProblemCode.PackUnknownName, "printers#/well", "bounds for", missing));
         if (numbers is null)
             problems.Add(new Problem(ProblemCode.PackUnknownName, "printers#/numbers", "numbers of", "simulated printers"));
-        return problems.Count > before ? null : new PrinterBook(numbers!, well, ills, answers);
+        return problems.Count > before ? null : new PrinterBook(numbers!, well, ills, answers, gaps);
     }
 
-    private Illness Read(IllShape ill, string path)
+    private IReadOnlyList<string> Known(IReadOnlyList<string> causes, string path)
     {
-        foreach (var cause in ill.Causes.Where(cause => book.Causes.All(c => c.Id != cause)))
-            problems.Add(new Problem(ProblemCode.PackUnknownName, $"{path}/causes", "cause", cause));
-        return new Illness(ill.Causes, State(ill.Is, $"{path}/is"), State(ill.Then, $"{path}/then"));
+        foreach (var cause in causes.Where(cause => book.Causes.All(c => c.Id != cause)))
+            problems.Add(new Problem(ProblemCode.PackUnknownName, path, "cause", cause));
+        return causes;
     }
+
+    private Illness Read(IllShape ill, string path) =>
+        new(Known(ill.Causes, $"{path}/causes"), State(ill.Is, $"{path}/is"), State(ill.Then, $"{path}/then"));
 
     private AnswerState Read(AnswerShape answer, string path)
     {
@@ -70,7 +79,8 @@ internal sealed class PrinterFile(FaultBook book, List<Problem> problems)
         PrinterNumbers? Numbers,
         Dictionary<string, double[]>? Well,
         IReadOnlyList<IllShape>? Ills,
-        IReadOnlyList<AnswerShape>? Answers
+        IReadOnlyList<AnswerShape>? Answers,
+        Dictionary<string, IReadOnlyList<string>>? Gaps
     );
 
     private sealed record IllShape(IReadOnlyList<string> Causes, Dictionary<string, double[]> Is, Dictionary<string, double[]> Then);

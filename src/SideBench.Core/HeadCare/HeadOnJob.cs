@@ -112,16 +112,13 @@ public sealed record HeadOnJob(
                 done.Add(new Application(method, from.Missing.ToHashSet(), to.Missing.ToHashSet()));
         }
 
-        var ink = job.State.Intake.Ink;
-        return new HeadHistory(
-            kind,
-            job.State.Intake.IdleWeeks,
-            last.Nozzles.Length,
-            job.Book.Model.Axes["delivery"] == "addon" || (job.Book.Model.Axes["delivery"] != "tank" && ink is "refilled" or "addon"),
-            last.Missing.ToHashSet(),
-            done
-        );
+        return new HeadHistory(kind, job.State.Intake.IdleWeeks, last.Nozzles.Length, IsRefilled(job), last.Missing.ToHashSet(), done);
     }
+
+    /// <summary>Whether the machine of a job runs on refilled cartridges or an add-on supply.</summary>
+    public static bool IsRefilled(JobCase job) =>
+        job.Book.Model.Axes["delivery"] is var delivery
+        && (delivery == "addon" || (delivery != "tank" && job.State.Intake.Ink is "refilled" or "addon"));
 
     private static double Chance(string kind, string method, HeadCareNumbers numbers) =>
         numbers.Chances.GetValueOrDefault(kind)?.GetValueOrDefault(method) ?? 0;

@@ -147,7 +147,7 @@ public class HeadOnJobTests
     private static void Mend(List<Entry> job, string repair, int[] slots) =>
         TestShop.Add(job, BenchWork.Mend(TestShop.Case(job), repair, null, "", () => $"t{job.Count}", slots));
 
-    private static void Sheet(List<Entry> job, params (string Unit, int[] Missing)[] gaps)
+    internal static void Sheet(List<Entry> job, params (string Unit, int[] Missing)[] gaps)
     {
         var layout = TestShop.Shop.Models[Quartet].Sheet!.Layout;
         List<UnitLine> units =

@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.HeadCare;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Record;
@@ -11,6 +12,8 @@ namespace SideBench.Core.Tests.Simulation;
 public class SimulatedPrinterTests
 {
     private static readonly FaultBook Book = TestShop.Shop.Book;
+
+    private static readonly HeadCareNumbers Care = TestShop.Shop.Numbers.Of<HeadCareNumbers>();
 
     private static PrinterBook Makings => TestShop.Shop.Printers;
 
@@ -69,7 +72,7 @@ public class SimulatedPrinterTests
         var job = TestShop.Case(entries);
         Assert.True(job.Proof.Proved && job.Odds.Still.Sum() > 0.01);
         foreach (var seed in Enumerable.Range(0, 400))
-            Assert.Empty(PrinterOnJob.AsTold(TestShop.Shop.Printers, [job], seed).Ills);
+            Assert.Empty(PrinterOnJob.AsTold(TestShop.Shop.Printers, [job], Care, seed).Ills);
     }
 
     [Fact]
@@ -214,7 +217,7 @@ public class SimulatedPrinterTests
         Assert.All(Enumerable.Range(0, 12), seed => Assert.False(OfJob(lines, seed).Faulty));
     }
 
-    private static SimulatedPrinter OfJob(List<Entry> lines, int seed) => PrinterOnJob.AsTold(Makings, [TestShop.Case(lines)], seed);
+    private static SimulatedPrinter OfJob(List<Entry> lines, int seed) => PrinterOnJob.AsTold(Makings, [TestShop.Case(lines)], Care, seed);
 
     private static SimulatedPrinter Sound(string model, int seed) => new(Makings, Book, TestShop.Shop.Models[model], new Random(seed));
 

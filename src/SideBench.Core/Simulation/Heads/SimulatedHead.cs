@@ -41,15 +41,33 @@ public sealed class SimulatedChannel
     private readonly double starvedShare;
     private readonly Random chance;
 
-    internal SimulatedChannel(HeadHistory head, int slot, ChannelTruth truth, HeadCareNumbers numbers, HeadWorld world, Random chance)
+    /// <summary>A channel with hidden parameters of its own.</summary>
+    /// <param name="head">How it was found.</param>
+    /// <param name="slot">The slot that feeds it.</param>
+    /// <param name="truth">What is behind it.</param>
+    /// <param name="numbers">House numbers: what it is drawn around.</param>
+    /// <param name="world">How far from them.</param>
+    /// <param name="hidden">Where its parameters come from: the same chance gives the same channel.</param>
+    /// <param name="chance">Where what then happens comes from.</param>
+    internal SimulatedChannel(
+        HeadHistory head,
+        int slot,
+        ChannelTruth truth,
+        HeadCareNumbers numbers,
+        HeadWorld world,
+        Random hidden,
+        Random chance
+    )
     {
         (Start, Slot, Truth, this.chance) = (head, slot, truth, chance);
         Missing = head.Missing;
-        var never = chance.NextDouble() < numbers.NoneStuck ? 0 : Beta.Sample(chance, numbers.StuckAlpha, numbers.StuckBeta);
-        stuck = [.. head.Missing.Where(_ => chance.NextDouble() < never)];
-        clears = numbers.Chances[head.Kind].Keys.ToDictionary(m => m, m => Drawn(ClearingPrior.Of(head, m, numbers)!.Value, world.Widen));
-        airChance = Between(numbers.AirChance);
-        starvedShare = Between(numbers.StarvedShare);
+        var never = hidden.NextDouble() < numbers.NoneStuck ? 0 : Beta.Sample(hidden, numbers.StuckAlpha, numbers.StuckBeta);
+        stuck = [.. Enumerable.Range(0, head.Nozzles).Where(_ => hidden.NextDouble() < never)];
+        clears = numbers
+            .Chances[head.Kind]
+            .Keys.ToDictionary(m => m, m => Drawn(ClearingPrior.Of(head, m, numbers)!.Value, world.Widen, hidden));
+        airChance = Between(numbers.AirChance, hidden);
+        starvedShare = Between(numbers.StarvedShare, hidden);
     }
 
     /// <summary>How it was found.</summary>
@@ -81,6 +99,10 @@ public sealed class SimulatedChannel
         };
     }
 
+    /// <summary>It is found as a later sheet showed it.</summary>
+    /// <param name="missing">Missing then.</param>
+    internal void Found(IReadOnlySet<int> missing) => Missing = missing;
+
     /// <summary>Its supply is mended.</summary>
     public void Feed()
     {
@@ -98,14 +120,14 @@ public sealed class SimulatedChannel
         return [.. Missing, .. Enumerable.Range(Math.Max(0, end - more), Math.Min(more, end))];
     }
 
-    private double Drawn(ClearingPrior prior, double widen)
+    private static double Drawn(ClearingPrior prior, double widen, Random hidden)
     {
         var sd = widen * Math.Sqrt(prior.Mean * (1 - prior.Mean) / (prior.Alpha + prior.Beta + 1));
         var weight = Math.Max(0.3, (prior.Mean * (1 - prior.Mean) / (sd * sd)) - 1);
-        return Beta.Sample(chance, prior.Mean * weight, (1 - prior.Mean) * weight);
+        return Beta.Sample(hidden, prior.Mean * weight, (1 - prior.Mean) * weight);
     }
 
-    private double Between(ShareRange range) => range.From + ((range.To - range.From) * chance.NextDouble());
+    private static double Between(ShareRange range, Random hidden) => range.From + ((range.To - range.From) * hidden.NextDouble());
 }
 
 /// <summary>A made-up head of one of the house's models.</summary>
@@ -141,7 +163,7 @@ public sealed record SimulatedHead(MachineModel Model, IReadOnlyList<SimulatedCh
             var truth = Truth(refilled ? numbers.PriorRefilled : numbers.Prior, world, chance);
             var kind = $"{model.Axes["head"]} {(transfer ? "transfer" : slot.InkKind)}";
             var head = new HeadHistory(kind, weeks, nozzles, refilled, Gaps(truth, nozzles, chance), []);
-            channels.Add(new SimulatedChannel(head, slot.Panel, truth, numbers, world, chance));
+            channels.Add(new SimulatedChannel(head, slot.Panel, truth, numbers, world, chance, chance));
         }
 
         return new SimulatedHead(model, channels);

@@ -1,3 +1,5 @@
+using SideBench.Core.Simulation.Heads;
+
 namespace SideBench.Core.Simulation.Printer;
 
 /// <summary>From where to where a quantity of a simulated printer lies, in the unit of its part.</summary>
@@ -54,11 +56,13 @@ public sealed record PrinterNumbers(
 /// <param name="Well">How each quantity lies on a machine without fault.</param>
 /// <param name="Ills">How the book's causes stand in the state; a cause that is not named shows in answers alone.</param>
 /// <param name="Answers">What answers say of the state.</param>
+/// <param name="Gaps">What is behind the gaps that a cause makes; one that is not named clogs.</param>
 public sealed record PrinterBook(
     PrinterNumbers Numbers,
     IReadOnlyDictionary<string, Bounds> Well,
     IReadOnlyList<Illness> Ills,
-    IReadOnlyList<AnswerState> Answers
+    IReadOnlyList<AnswerState> Answers,
+    IReadOnlyDictionary<string, ChannelTruth> Gaps
 )
 {
     private static readonly Dictionary<string, Bounds> Nothing = [];

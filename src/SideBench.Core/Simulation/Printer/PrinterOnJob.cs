@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.HeadCare;
 using SideBench.Core.Jobs;
 using SideBench.Core.Nozzles;
 
@@ -13,8 +14,9 @@ public static class PrinterOnJob
     /// <summary>The machine as it is now.</summary>
     /// <param name="makings">What printers are made of.</param>
     /// <param name="threads">The job, once for each of its threads.</param>
+    /// <param name="numbers">House numbers of head care: what its head is drawn around.</param>
     /// <param name="seed">The same seed gives the same machine.</param>
-    public static SimulatedPrinter AsTold(PrinterBook makings, IReadOnlyList<JobCase> threads, int seed)
+    public static SimulatedPrinter AsTold(PrinterBook makings, IReadOnlyList<JobCase> threads, HeadCareNumbers numbers, int seed)
     {
         var (book, state) = (threads[0].Book, threads[0].State);
         var printer = new SimulatedPrinter(makings, book.Book, book.Model, new Random(seed));
@@ -23,8 +25,8 @@ public static class PrinterOnJob
                 printer.Run(operation);
         foreach (var (thread, at) in threads.Select((t, i) => (t, i)))
             Begin(printer, thread, new Random(seed + (31 * at)).NextDouble());
-        if (state.Sheets.LastOrDefault() is { } sheet)
-            printer.TakeUp(NozzleTruth.Of(sheet.Units), CleansOf(state) > sheet.CleansBefore);
+        if (state.Sheets.Count > 0)
+            printer.TakeUp(new HeadLife(makings, numbers, seed).After(threads[0], printer.Ills));
         return printer;
     }
 

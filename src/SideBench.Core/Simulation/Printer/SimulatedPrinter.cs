@@ -160,13 +160,12 @@ public sealed class SimulatedPrinter
         return head.Prints();
     }
 
-    /// <summary>Takes up where a kept sheet left its head.</summary>
-    /// <param name="sheet">What the sheet showed.</param>
-    /// <param name="since">Whether it was cleaned since.</param>
-    public void TakeUp(NozzleTruth sheet, bool since)
+    /// <summary>Takes up a head as it is now.</summary>
+    /// <param name="head">What its nozzles do.</param>
+    public void TakeUp(NozzleTruth head)
     {
-        Head?.TakeUp(sheet, ills);
-        cleaned = since;
+        Head?.TakeUp(head, ills);
+        cleaned = false;
     }
 
     /// <summary>Does a repair; it may end faults.</summary>

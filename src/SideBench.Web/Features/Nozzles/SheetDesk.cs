@@ -46,7 +46,7 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
         return await Read(
             http,
             id,
-            (job, plan) => scanner.Take(SimulatedSheets.PrintedNow(books.Shop.Printers, Threads(job), plan, id)),
+            (job, plan) => scanner.Take(SimulatedSheets.PrintedNow(books.Shop, Threads(job), plan, id)),
             _ => request,
             new Taking(request.Key, request.Thread, request.Device!, true)
         );
