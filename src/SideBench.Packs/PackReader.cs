@@ -161,7 +161,9 @@ public static class PackReader
         double? DamperMl,
         IReadOnlyList<string> Cautions,
         ModelFile.HeadPart HeadCare,
-        ModelFile.SheetPart? Sheet
+        ModelFile.SheetPart? Sheet,
+        IReadOnlyList<CartridgePart>? Cartridges,
+        bool StopsDead
     )
     {
         internal sealed record SheetPart(string Layout, Dictionary<string, int> Slots);
@@ -238,6 +240,13 @@ public static class PackReader
                 PadCapacityG = file.PadCapacityG,
                 StoreTareG = file.StoreTareG,
                 CarriageOutMin = file.CarriageOutMin,
+                Cartridges =
+                [
+                    .. (file.Cartridges ?? []).Select(
+                        (c, at) => c.ToType([.. file.Slots.Select(s => s.Panel)], $"{path}#/cartridges/{at}", problems)
+                    ),
+                ],
+                StopsDead = file.StopsDead,
                 Sheet = Plan(file, layouts, path, problems),
                 HeadCare = Head(file, path, problems),
                 PageMl = file.PageMl,

@@ -1,6 +1,7 @@
 using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
@@ -22,7 +23,7 @@ internal static class TestShop
 
     public static SheetNumbers Sheets => Shop.Numbers.Of<SheetNumbers>();
 
-    public static DemoNumbers Numbers => new(Handling, Sheets.Pattern, Shop.Printers);
+    public static DemoNumbers Numbers => new(Handling, Sheets.Pattern, Shop.Printers, Shop.Numbers.Of<InkNumbers>());
 
     public static Handling Handling => Shop.Numbers.Of<Handling>();
 

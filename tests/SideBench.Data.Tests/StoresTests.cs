@@ -2,6 +2,7 @@ using Npgsql;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.HeadCare;
 using SideBench.Core.Identity;
+using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
@@ -233,6 +234,11 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             ),
             new SheetCorrected("s", []),
             new LevelAgreed(2),
+            new ChipsRead([new SlotAmount(1, 40)]),
+            new SlotsWeighed([new SlotAmount(1, 240.5)], 1),
+            new SlotsFilled([new SlotAmount(1, null), new SlotAmount(2, 12.5)], 4, 1.2m),
+            new SlotsReset("board", 2, true, [new SlotAmount(1, 40, 100)], 22, "they wait", 2),
+            new SlotFitted(1, "maker", "Maker’s", 15, 100, "TF-3K", "L7", "Inkwell", new DateOnly(2026, 12, 1), "scrapped", 11m),
             .. OpeningLines(),
         ];
         Assert.Equal(ScratchDatabase.Codec.Kinds.Order(), lines.Select(l => l.Kind.Name).Order());

@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Ink;
 
 namespace SideBench.Core.HeadCare;
 
@@ -14,12 +15,13 @@ public static class HeadAdvice
     /// <param name="job">The job.</param>
     /// <param name="advice">What diagnosis advises.</param>
     /// <param name="numbers">House numbers of head care.</param>
+    /// <param name="ink">House numbers of ink.</param>
     /// <param name="now">The time.</param>
-    public static Advice On(JobCase job, Advice advice, HeadCareNumbers numbers, DateTimeOffset now)
+    public static Advice On(JobCase job, Advice advice, HeadCareNumbers numbers, InkNumbers ink, DateTimeOffset now)
     {
         if (advice is not { Kind: AdviceKind.Mend, Chosen: { } chosen } || HeadOnJob.MethodOf(chosen.Step.Id, numbers) is null)
             return advice;
-        if (HeadOnJob.Of(job, numbers, now) is not { Case.Channels.Count: > 0 } head)
+        if (HeadOnJob.Of(job, numbers, ink, now) is not { Case.Channels.Count: > 0 } head)
             return advice;
         var next = HeadNext.Planned(job, head, HeadPlan.Of(head.Case));
         return next.Kind switch

@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Ink;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Quantities;
@@ -31,9 +32,10 @@ public sealed record HeadOnJob(
     /// <summary>The head of a job.</summary>
     /// <param name="job">A thread of the job.</param>
     /// <param name="numbers">House numbers.</param>
+    /// <param name="ink">House numbers of ink: a slot that has none left is not cleaned.</param>
     /// <param name="now">The time: a head that stood since its last clean has rested.</param>
     /// <returns>Null when no sheet was taken on this visit, or the house knows nothing of this kind of head.</returns>
-    public static HeadOnJob? Of(JobCase job, HeadCareNumbers numbers, DateTimeOffset now)
+    public static HeadOnJob? Of(JobCase job, HeadCareNumbers numbers, InkNumbers ink, DateTimeOffset now)
     {
         var (model, state) = (job.Book.Model, job.State);
         if (model.Sheet is not { } plan || state.Sheets.Count == 0)
@@ -65,7 +67,7 @@ public sealed record HeadOnJob(
         IReadOnlyList<HeadMethod> methods =
         [
             .. HeadMethods
-                .For(model, job.Book.Book, numbers, open, new HeadStock(_ => null, limits.CounterRoom))
+                .For(model, job.Book.Book, numbers, open, new HeadStock(slot => Left(job, slot, ink, now), limits.CounterRoom))
                 .Select(m => Gated(Fed(m, model, open, feedFirst), job, numbers)),
         ];
         if (!proved && open.Count > 0)
@@ -140,6 +142,16 @@ public sealed record HeadOnJob(
         }
 
         return row;
+    }
+
+    // Ink above the reserve, where fills, weighings and readings tell of it.
+    private static Millilitres? Left(JobCase job, int panel, InkNumbers ink, DateTimeOffset now)
+    {
+        var model = job.Book.Model;
+        var slot = SlotOnMachine.Of(model, model.Slots.First(s => s.Panel == panel), job.State, ink, now);
+        return slot is { IsWitnessed: true, Estimate: { } known, Type: { } type }
+            ? Millilitres.Of(Math.Max(0, known.Ink.Best - type.Reserve.Value))
+            : null;
     }
 
     private static CounterShare? Room(JobCase job)

@@ -6,5 +6,8 @@ namespace SideBench.Core.Ink;
 public static class InkCraft
 {
     /// <summary>It, to plug in.</summary>
-    public static readonly Craft Craft = new("Ink", []) { Numbers = typeof(InkNumbers) };
+    public static readonly Craft Craft = new("Ink", [ChipsRead.Form, SlotsWeighed.Form, SlotsFilled.Form, SlotsReset.Form, SlotFitted.Form])
+    {
+        Numbers = typeof(InkNumbers),
+    };
 }

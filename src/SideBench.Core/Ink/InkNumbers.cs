@@ -7,7 +7,51 @@ namespace SideBench.Core.Ink;
 /// is more even.
 /// </param>
 /// <param name="OutlierSd">A witness further off than so many standard deviations is kept with a doubt.</param>
-public sealed record InkNumbers(SlotNoise Noise, double UseShape, double OutlierSd);
+/// <param name="Density">What ink weighs, by its kind, g/ml.</param>
+/// <param name="BottleMl">What bottled ink costs, by its kind, money a ml.</param>
+/// <param name="Region">The region whose cartridge numbers are the shop's.</param>
+/// <param name="Rules">When slots are filled and counts are reset.</param>
+/// <param name="Work">How long the hand takes.</param>
+public sealed record InkNumbers(
+    SlotNoise Noise,
+    double UseShape,
+    double OutlierSd,
+    IReadOnlyDictionary<string, double> Density,
+    IReadOnlyDictionary<string, decimal> BottleMl,
+    string Region,
+    SlotRules Rules,
+    SlotWork Work
+);
+
+/// <summary>When slots are filled and counts are reset.</summary>
+/// <param name="FloorPct">Below this count a hand tool mostly fails, %.</param>
+/// <param name="Tries">So many tries, the cartridge seated anew between them, before its chip is given up.</param>
+/// <param name="EarlyPct">A baffled refillable on lines is topped up from this count on, %.</param>
+/// <param name="SoonPct">So far before it is due a slot is said to be due soon, points of the count.</param>
+/// <param name="BoardPresses">Presses of a new reset board.</param>
+/// <param name="DonorPct">A chip is carried over while its count is at least this, %.</param>
+/// <param name="FullShare">A slot is full from this share of a full fill on, 0 to 1: a board is pressed only then.</param>
+/// <param name="WorthShare">Topped up along with the others from this share of a full fill missing on, 0 to 1.</param>
+/// <param name="PageCoverPct">Coverage that a model's page is told for, %.</param>
+public sealed record SlotRules(
+    double FloorPct,
+    int Tries,
+    double EarlyPct,
+    double SoonPct,
+    int BoardPresses,
+    double DonorPct,
+    double FullShare,
+    double WorthShare,
+    double PageCoverPct
+);
+
+/// <summary>How long the hand takes over ink and chips, min.</summary>
+/// <param name="Open">Doors, plugs and towels, before and after a visit.</param>
+/// <param name="Fill">Filling one slot.</param>
+/// <param name="Weigh">Weighing one cartridge.</param>
+/// <param name="Reset">One reset.</param>
+/// <param name="Prime">Priming a slot that took in air.</param>
+public sealed record SlotWork(double Open, double Fill, double Weigh, double Reset, double Prime);
 
 /// <summary>How far fills, weighings and counts are from the truth; standard deviations.</summary>
 /// <param name="FullSd">A fill to full, share of a full fill.</param>

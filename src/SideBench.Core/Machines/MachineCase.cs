@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using SideBench.Core.Identity;
 using SideBench.Core.Quantities;
 using SideBench.Core.Record;
@@ -12,6 +13,9 @@ public sealed record Modified(Modification What, DateTimeOffset Since, EntryId E
 
 /// <summary>What is in a slot, since when.</summary>
 public sealed record SlotContent(string Says, DateTimeOffset Since);
+
+/// <summary>Something that happened to what is in a slot, with when and by which line.</summary>
+public sealed record SlotLived(SlotHappening What, DateTimeOffset At, EntryId Entry);
 
 /// <summary>Work that was done on a machine.</summary>
 public sealed record WorkAt(WorkDone Work, JobId? Job, DateTimeOffset At);
@@ -37,6 +41,9 @@ public sealed record MachineCase
 
     /// <summary>What is in its slots, as far as that was told.</summary>
     public IReadOnlyDictionary<SlotId, SlotContent> Slots { get; init; } = new Dictionary<SlotId, SlotContent>();
+
+    /// <summary>All that happened to what is in its slots, oldest first; ink that work drew is among it.</summary>
+    public ImmutableList<SlotLived> SlotLife { get; init; } = [];
 
     /// <summary>The waste store it uses; null when it was never told.</summary>
     public StoreId? Store { get; init; }
@@ -86,9 +93,18 @@ public sealed record MachineCase
             Readings = read.Count == 0 ? Readings : With(Readings, read.Select(r => (r.What, new ReadingAt(r, entry.At)))),
             Counter = read.LastOrDefault(r => r.Counter is not null) is { } counter ? new ReadingAt(counter, entry.At) : Counter,
             Slots = effect.Slots.Count == 0 ? Slots : With(Slots, effect.Slots.Select(s => (s.Slot, new SlotContent(s.Says, entry.At)))),
+            SlotLife = Lived(effect, entry),
             Store = effect.Store ?? Store,
             Work = effect.Work is { } work ? [.. Work, new WorkAt(work, entry.Job, entry.At)] : Work,
         };
+    }
+
+    private ImmutableList<SlotLived> Lived(Effect effect, Entry entry)
+    {
+        if (effect is { Happenings.Count: 0, Ink.Count: 0 })
+            return SlotLife;
+        var drawn = effect.Ink.Where(u => u.Volume.Value > 0).Select(u => new SlotHappening(u.Slot, SlotChange.Spent, u.Volume.Value));
+        return SlotLife.AddRange(drawn.Concat(effect.Happenings).Select(h => new SlotLived(h, entry.At, entry.Id)));
     }
 
     private Dictionary<(string, string), Modified> Changed(Effect effect, Entry entry)

@@ -124,6 +124,12 @@ public sealed record MachineModel
     /// <summary>The nozzle sheet it prints; null when no layout is known.</summary>
     public SheetPlan? Sheet { get; init; }
 
+    /// <summary>What can be fitted in its slots; none when that is not known.</summary>
+    public IReadOnlyList<CartridgeType> Cartridges { get; init; } = [];
+
+    /// <summary>Whether it stops dead, in mid-page, when a slot is called empty.</summary>
+    public bool StopsDead { get; init; }
+
     /// <summary>What its head can be given.</summary>
     public required HeadFigures HeadCare { get; init; }
 

@@ -31,6 +31,36 @@ public sealed record Modification(string Key, string Of, string? Word, string Sa
 /// <param name="Says">What is in it, in words; empty when nothing is.</param>
 public sealed record SlotFilled(SlotId Slot, string Says);
 
+/// <summary>What can happen to what is in a slot.</summary>
+public enum SlotChange
+{
+    /// <summary>A piece went in; the amount is the ink in it, ml.</summary>
+    Fitted,
+
+    /// <summary>It was filled; the amount is in ml, none for a fill to full.</summary>
+    Filled,
+
+    /// <summary>It was weighed; the amount is in g.</summary>
+    Weighed,
+
+    /// <summary>Its count was read; the amount is in %.</summary>
+    ChipRead,
+
+    /// <summary>Its count was set anew; the amount is in %.</summary>
+    Reset,
+
+    /// <summary>Ink was drawn from it; the amount is in ml.</summary>
+    Spent,
+}
+
+/// <summary>Something that happened to what is in a slot.</summary>
+/// <param name="Slot">The slot; <see cref="SlotId.Whole"/> for all of them alike.</param>
+/// <param name="What">What.</param>
+/// <param name="Amount">How much, in the unit of what it is; null when not told.</param>
+/// <param name="Count">The count that came with it, %; null when none.</param>
+/// <param name="Of">The type that was fitted, or the tool of a reset; else empty.</param>
+public sealed record SlotHappening(SlotId Slot, SlotChange What, double? Amount, double? Count = null, string Of = "");
+
 /// <summary>What a line does, in terms that every craft shares. The shared folds apply it and know no craft.</summary>
 public sealed record Effect
 {
@@ -72,6 +102,9 @@ public sealed record Effect
 
     /// <summary>What is in slots from now on.</summary>
     public IReadOnlyList<SlotFilled> Slots { get; init; } = [];
+
+    /// <summary>What happened to what is in slots.</summary>
+    public IReadOnlyList<SlotHappening> Happenings { get; init; } = [];
 
     /// <summary>The waste store the machine uses from now on; null when that does not change.</summary>
     public StoreId? Store { get; init; }

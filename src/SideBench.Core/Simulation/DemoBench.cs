@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation.Printer;
@@ -130,6 +131,7 @@ internal static class DemoBench
             i => i with { Promise = Afternoon(now, 2), Borderless = true }
         );
         script.Printer = world.PrinterWith(world.Machines[machine].Model, Seed, ("pads-full", 0));
+        script.Ink(i => i.ReadChips(Counts(44, 12, 0, 63, 71, 28)));
         script.Tell("reset-history", "no").Tell("counter-reading", "limit").Tell("pads-weighed", "full");
         script.At = now.AddHours(-7);
         script.Mend("wash-pads");
@@ -149,6 +151,8 @@ internal static class DemoBench
             i => i with { Ink = "refilled", Limit = 400, Promise = Afternoon(now, 5) }
         );
         script
+            .Ink(i => i.ReadChips(Counts(46, 58, 39, 71, 88, 34, 52, 63, 60)))
+            .Ink(i => i.Weigh([new SlotAmount(3, 287.5), new SlotAmount(6, 262)]))
             .Tell("ink-seen", "enough")
             .Tell("film-and-tabs", "none")
             .Tell("nozzle-sheet", "blank")
@@ -164,6 +168,8 @@ internal static class DemoBench
             .Wait("parts", "print head on order", Afternoon(now, 3));
         return new DemoJob(machine, script.Entries);
     }
+
+    private static IReadOnlyList<SlotAmount> Counts(params double[] pct) => [.. pct.Select((p, at) => new SlotAmount(at + 1, p))];
 
     private static DemoJob QuoteSent(DemoWorld world, DateTimeOffset now)
     {

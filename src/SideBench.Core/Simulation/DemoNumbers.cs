@@ -1,3 +1,4 @@
+using SideBench.Core.Ink;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation.Printer;
@@ -8,4 +9,5 @@ namespace SideBench.Core.Simulation;
 /// <param name="Handling">What handling costs when a machine is opened.</param>
 /// <param name="Pattern">How nozzles behave.</param>
 /// <param name="Printers">What its printers are made of.</param>
-public sealed record DemoNumbers(Handling Handling, PatternModel Pattern, PrinterBook Printers);
+/// <param name="Ink">When slots are filled and counts are reset.</param>
+public sealed record DemoNumbers(Handling Handling, PatternModel Pattern, PrinterBook Printers, InkNumbers Ink);

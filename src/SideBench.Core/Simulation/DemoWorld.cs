@@ -1,5 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Record;
@@ -173,6 +174,7 @@ public sealed class DemoWorld
         var person = Person(1 + chance.Next(2));
         var printer = SimulatedPrinter.Drawn(Numbers.Printers, caseBook, Begun(intake).Case.Facts, chance);
         var script = Begun(printer.Panel(complaint.Id) is { } code ? intake with { Words = $"{complaint.Says} ({code.Code})" } : intake);
+        Fitted(script, model);
         PastVisit.Work(script, printer, Known[Machines[machine].Customer].Name, chance);
         stands[machine] = MachineCase.Of(script.Entries, script.Machine);
         return new DemoJob(machine, script.Entries);
@@ -184,6 +186,18 @@ public sealed class DemoWorld
                 Numbers = Numbers,
                 Machine = StandOf(machine),
             };
+    }
+
+    // Machines that run on refillables are told so on their first visit, filled to full.
+    private static void Fitted(JobScript script, MachineModel model)
+    {
+        if (
+            script.Machine.SlotLife.Count > 0
+            || model.Cartridges.FirstOrDefault(c => c is { IsFilled: true, Chip: "board" or "auto" }) is not { } type
+        )
+            return;
+        foreach (var slot in type.Slots)
+            script.Ink(i => i.Fit(new FittedPiece(slot, type.Id, null, null, null, null, null, null, null, false)));
     }
 
     private DateTimeOffset Workday(DateTimeOffset day)

@@ -1,6 +1,7 @@
 using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
@@ -97,6 +98,11 @@ public sealed class JobScript
                 (IReadOnlyList<EntryBody>)
                     [new SheetTaken(NewId(), plan.Layout.Id, "flatbed", null, truth.Lines(plan.Layout, Numbers.Pattern), MadeUp: true)]
             );
+
+    /// <summary>Tells of ink and chips.</summary>
+    /// <param name="tells">What is told.</param>
+    public JobScript Ink(Func<InkKeeping, Outcome<IReadOnlyList<EntryBody>>> tells) =>
+        Later(1).Add(tells(new InkKeeping(Case.Book.Model, Case.State, Numbers.Ink, At)));
 
     /// <summary>Clears the tray.</summary>
     public JobScript Clear() =>

@@ -1,5 +1,6 @@
 using Npgsql;
 using SideBench.Core.Identity;
+using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
@@ -69,7 +70,7 @@ public static class DemoLoad
 
     /// <summary>What a made-up world is made with.</summary>
     public static DemoNumbers NumbersOf(Packs.Shop shop) =>
-        new(shop.Numbers.Of<Handling>(), shop.Numbers.Of<SheetNumbers>().Pattern, shop.Printers);
+        new(shop.Numbers.Of<Handling>(), shop.Numbers.Of<SheetNumbers>().Pattern, shop.Printers, shop.Numbers.Of<InkNumbers>());
 
     private static async Task Load(
         NpgsqlConnection connection,

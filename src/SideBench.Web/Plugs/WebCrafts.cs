@@ -1,6 +1,8 @@
 using SideBench.Core.HeadCare;
+using SideBench.Core.Ink;
 using SideBench.Web.Features.Estimates;
 using SideBench.Web.Features.HeadCare;
+using SideBench.Web.Features.Ink;
 using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.StripDown;
 using SideBench.Web.Features.Sums;
@@ -20,8 +22,10 @@ public static class WebCrafts
         new WebCraft("StripDown", routes => routes.MapStripDown()),
         new WebCraft("HeadCare", routes => routes.MapHeadCare())
         {
-            Advises = (job, advice, shop, now) => HeadAdvice.On(job, advice, shop.Numbers.Of<HeadCareNumbers>(), now),
+            Advises = (job, advice, shop, now) =>
+                HeadAdvice.On(job, advice, shop.Numbers.Of<HeadCareNumbers>(), shop.Numbers.Of<InkNumbers>(), now),
         },
+        new WebCraft("Ink", routes => routes.MapInk()),
         new WebCraft("Sums", routes => routes.MapSums()),
         new WebCraft("Estimates", routes => routes.MapEstimates()),
     ];

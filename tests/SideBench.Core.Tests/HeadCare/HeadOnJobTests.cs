@@ -1,5 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.HeadCare;
+using SideBench.Core.Ink;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Record;
 using Xunit;
@@ -10,6 +11,7 @@ namespace SideBench.Core.Tests.HeadCare;
 public class HeadOnJobTests
 {
     private const string Quartet = "marram-quartet-a4";
+    private static readonly InkNumbers Ink = TestShop.Shop.Numbers.Of<InkNumbers>();
     private static readonly HeadCareNumbers House = TestShop.Shop.Numbers.Of<HeadCareNumbers>();
 
     [Fact]
@@ -31,7 +33,7 @@ public class HeadOnJobTests
         Assert.Empty(black.Head.Done);
         Assert.Equal(1, head.Case.Limits.RowSoFar);
         // A head that stood for hours has rested.
-        Assert.Equal(0, HeadOnJob.Of(TestShop.Case(job), House, TestShop.Now.AddHours(9))!.Case.Limits.RowSoFar);
+        Assert.Equal(0, HeadOnJob.Of(TestShop.Case(job), House, Ink, TestShop.Now.AddHours(9))!.Case.Limits.RowSoFar);
     }
 
     [Fact]
@@ -121,12 +123,12 @@ public class HeadOnJobTests
         Sheet(job, ("C", [4, 9, 30, 41]));
         var clean = TestShop.Case(job).Book.Repairs.First(r => r.Id == "clean-light");
         var advice = new Advice(AdviceKind.Mend, new Candidate(clean, 9, 9, 0.5, 0), "old words", [], [], [], 9);
-        var said = HeadAdvice.On(TestShop.Case(job), advice, House, TestShop.Now);
+        var said = HeadAdvice.On(TestShop.Case(job), advice, House, Ink, TestShop.Now);
         var plan = HeadPlan.Of(Head(job)!.Case);
         Assert.Equal(plan.Steps[0].Methods[0].Repair, said.Chosen!.Step.Id);
         Assert.Matches(@"^Brings \d of 4 back", said.Because);
         var other = advice with { Chosen = new Candidate(TestShop.Case(job).Book.Repairs.First(r => r.Id == "renew-head"), 9, 9, 1, 0) };
-        Assert.Same(other, HeadAdvice.On(TestShop.Case(job), other, House, TestShop.Now));
+        Assert.Same(other, HeadAdvice.On(TestShop.Case(job), other, House, Ink, TestShop.Now));
     }
 
     [Fact]
@@ -142,7 +144,7 @@ public class HeadOnJobTests
         Assert.Empty(SlowDecline.Of(visits[..2], House));
     }
 
-    private static HeadOnJob? Head(List<Entry> job) => HeadOnJob.Of(TestShop.Case(job), House, TestShop.Now.AddMinutes(job.Count));
+    private static HeadOnJob? Head(List<Entry> job) => HeadOnJob.Of(TestShop.Case(job), House, Ink, TestShop.Now.AddMinutes(job.Count));
 
     private static void Mend(List<Entry> job, string repair, int[] slots) =>
         TestShop.Add(job, BenchWork.Mend(TestShop.Case(job), repair, null, "", () => $"t{job.Count}", slots));

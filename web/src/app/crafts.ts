@@ -1,8 +1,9 @@
 import type { Craft } from '@/shared/crafts/craft'
 import { headCare } from '@/features/head-care'
+import { ink } from '@/features/ink'
 import { nozzles } from '@/features/nozzles'
 import { stripDown } from '@/features/strip-down'
 import { sums } from '@/features/sums'
 
 /** The crafts that ship. A new one is added to this list. */
-export const crafts: readonly Craft[] = [stripDown, nozzles, headCare, sums]
+export const crafts: readonly Craft[] = [stripDown, nozzles, headCare, ink, sums]

@@ -49,7 +49,7 @@ public static class HeadCareEndpoints
         if (thread is null && ThreadOf(job.Value, numbers, t => books.Case(loaded, t).Value) is { } better)
             job = books.Case(loaded, better);
         var life = await entries.OfMachine(loaded.Row.Machine, HeadKeeping.Kinds, cancel);
-        return Results.Ok(HeadCareViews.Of(loaded.Row, job.Value, numbers, books.Shop.GuidesFor(job.Value.Book.Model), life, books.Now));
+        return Results.Ok(HeadCareViews.Of(loaded.Row, job.Value, books.Shop, life, books.Now));
     }
 
     private static int? ThreadOf(JobCase job, HeadCareNumbers numbers, Func<int, JobCase> caseOf) =>

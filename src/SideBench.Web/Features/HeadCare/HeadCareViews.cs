@@ -1,11 +1,13 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.HeadCare;
+using SideBench.Core.Ink;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using SideBench.Data.Jobs;
+using SideBench.Packs;
 
 namespace SideBench.Web.Features.HeadCare;
 
@@ -16,17 +18,11 @@ public static class HeadCareViews
     private const string PlanId = "plan";
 
     /// <summary>The page of a job.</summary>
-    public static HeadCareView Of(
-        JobRow row,
-        JobCase job,
-        HeadCareNumbers numbers,
-        IReadOnlyList<Guide> guides,
-        IReadOnlyList<Entry> life,
-        DateTimeOffset now
-    )
+    public static HeadCareView Of(JobRow row, JobCase job, Shop shop, IReadOnlyList<Entry> life, DateTimeOffset now)
     {
         var model = job.Book.Model;
-        var head = HeadOnJob.Of(job, numbers, now);
+        var (numbers, guides) = (shop.Numbers.Of<HeadCareNumbers>(), shop.GuidesFor(model));
+        var head = HeadOnJob.Of(job, numbers, shop.Numbers.Of<InkNumbers>(), now);
         var plan = head is null ? null : HeadPlan.Of(head.Case);
         var counter = job.State.Counter?.Pct ?? job.State.Machine.Counter?.Reading.Counter?.Pct;
         var steps = plan is null ? [] : Steps(plan, counter);

@@ -66,7 +66,7 @@ public static class BenchViews
             model.Kind,
             row.Serial,
             job.State.Counter?.Pct,
-            [.. model.Slots.Select(s => new SlotView(s.Panel, s.Ink, s.Colour, s.Bay, s.FromFront, s.FromBack, s.Cartridge))],
+            [.. model.Slots.Select(SlotView.Of)],
             [.. model.Codes.Select(c => new CodeView(c.Code, c.Says, c.Means))],
             model.Cautions,
             MachineViews.Known(job.State.Machine)

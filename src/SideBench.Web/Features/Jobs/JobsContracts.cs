@@ -1,4 +1,5 @@
 using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
 
 namespace SideBench.Web.Features.Jobs;
 
@@ -94,7 +95,11 @@ public sealed record StationView(
     int Causes
 );
 
-public sealed record SlotView(int Panel, string Ink, string Colour, string Bay, int FromFront, int FromBack, string Cartridge);
+public sealed record SlotView(int Panel, string Ink, string Colour, string Bay, int FromFront, int FromBack, string Cartridge)
+{
+    /// <summary>A slot of a model.</summary>
+    public static SlotView Of(Slot s) => new(s.Panel, s.Ink, s.Colour, s.Bay, s.FromFront, s.FromBack, s.Cartridge);
+}
 
 public sealed record CodeView(string Code, string Says, string Means);
 

@@ -1,0 +1,157 @@
+using SideBench.Web.Features.Jobs;
+
+namespace SideBench.Web.Features.Ink;
+
+/// <summary>A slot with a figure.</summary>
+/// <param name="Amount">%, g or ml, as its write says; null for a fill to full, or where nothing was read.</param>
+/// <param name="After">The count after a reset, %; null for 100.</param>
+public sealed record SlotFigure(int Slot, double? Amount, double? After = null);
+
+public sealed record ChipsRequest(Guid Key, int SeenVersion, IReadOnlyList<SlotFigure>? Slots, int Thread = 0) : IJobWrite;
+
+public sealed record WeighedRequest(Guid Key, int SeenVersion, IReadOnlyList<SlotFigure>? Slots, int Thread = 0) : IJobWrite;
+
+public sealed record FilledRequest(Guid Key, int SeenVersion, IReadOnlyList<SlotFigure>? Slots, int Thread = 0) : IJobWrite;
+
+public sealed record ResetRequest(
+    Guid Key,
+    int SeenVersion,
+    string? Tool,
+    IReadOnlyList<SlotFigure>? Slots,
+    int? Tries,
+    bool Worked,
+    string? Despite,
+    int Thread = 0
+) : IJobWrite;
+
+public sealed record FittedRequest(
+    Guid Key,
+    int SeenVersion,
+    int Slot,
+    string? Type,
+    double? Ml,
+    double? ChipPct,
+    string? Number,
+    string? Lot,
+    string? Seller,
+    DateOnly? ReturnBy,
+    string? Became,
+    bool Bought,
+    int Thread = 0
+) : IJobWrite;
+
+public sealed record InkVisitRequest(Guid Key, int SeenVersion, int Thread = 0) : IJobWrite;
+
+/// <summary>A figure with its 90 % band.</summary>
+public sealed record FigureView(double Best, double Low, double High);
+
+/// <summary>What can be fitted in a slot.</summary>
+/// <param name="Number">Its number in the shop's region; empty when it has none.</param>
+public sealed record CartridgeView(string Id, string Name, string Number, string Key, decimal Price);
+
+/// <summary>One slot: what its chip says, and what is in it.</summary>
+/// <param name="Told">Whether it was told what is fitted; else that is taken from the take-in.</param>
+/// <param name="Known">Whether anything of its ink is known.</param>
+/// <param name="Chip">What it counts now, %; null when no reading says.</param>
+/// <param name="DryAt">The count at which it is down to its reserve.</param>
+/// <param name="Urgency">fine, unknown, soon, now or air.</param>
+/// <param name="Way">fill, fill-and-reset, run-out, fill-for-board or replace.</param>
+/// <param name="DueAt">The count at which it is due, %.</param>
+/// <param name="From">What the estimate comes from, in words.</param>
+/// <param name="Front">Where it is, seen from the front, in words.</param>
+/// <param name="Tool">What resets its chip; empty when nothing does.</param>
+public sealed record SlotInkView(
+    int Panel,
+    string Ink,
+    string Colour,
+    string Front,
+    string Back,
+    string Type,
+    string TypeName,
+    bool Told,
+    DateTimeOffset? Since,
+    bool Known,
+    bool HasCount,
+    bool CanWeigh,
+    bool IsFilled,
+    string Tool,
+    double FillMl,
+    double ReserveMl,
+    FigureView? InkMl,
+    double? Chip,
+    FigureView? DryAt,
+    double? AddMl,
+    DateTimeOffset? AirSince,
+    string Urgency,
+    string Way,
+    double? DueAt,
+    string Says,
+    string Why,
+    IReadOnlyList<string> Warnings,
+    string From,
+    IReadOnlyList<string> Doubts,
+    IReadOnlyList<CartridgeView> Types
+);
+
+/// <summary>What goes into a slot.</summary>
+/// <param name="Ml">Ink, ml; 0 where a new piece goes in.</param>
+/// <param name="What">Air first, to full, or the piece that goes in.</param>
+public sealed record InkFillView(int Slot, string Ink, double Ml, string What);
+
+/// <summary>The ink work that is due, in one visit.</summary>
+/// <param name="Held">Why it cannot be begun; empty when it can.</param>
+public sealed record InkVisitView(
+    IReadOnlyList<int> Slots,
+    IReadOnlyList<InkFillView> Fills,
+    IReadOnlyList<string> Steps,
+    double Minutes,
+    double InkMl,
+    decimal Cost,
+    double PurgeMl,
+    double PurgeCounterPct,
+    double SavedMl,
+    double SavedCounterPct,
+    string Held
+);
+
+/// <summary>Ink and chips of a job's machine.</summary>
+/// <param name="Fitted">What is fitted, in words.</param>
+/// <param name="PressesLeft">Presses that its reset board has left; null where it has none.</param>
+/// <param name="Map">Its slots, to find them by hand.</param>
+public sealed record InkView(
+    long Job,
+    int Tag,
+    int Version,
+    int Thread,
+    string Model,
+    string Fitted,
+    bool Open,
+    int? PressesLeft,
+    int Presses,
+    IReadOnlyList<SlotInkView> Slots,
+    IReadOnlyList<SlotView> Map,
+    InkVisitView? Visit,
+    string Currency
+);
+
+/// <summary>How far one slot goes.</summary>
+public sealed record SlotRunView(int Panel, string Ink, FigureView Pages, double AddMl, bool Fits);
+
+/// <summary>Whether the ink lasts a run.</summary>
+/// <param name="Says">The answer, one sentence.</param>
+public sealed record InkRunView(bool Lasts, string Says, string After, double PageMl, IReadOnlyList<SlotRunView> Slots);
+
+/// <summary>What a number on a cartridge says of it.</summary>
+/// <param name="Fit">right, wrong-region, wrong-slot, other-model or unknown.</param>
+public sealed record CartridgeAnswerView(string Fit, int Slot, string Says);
+
+/// <summary>A slot at one moment of its life.</summary>
+/// <param name="What">fitted, filled, weighed, chip-read, reset or spent.</param>
+/// <param name="Says">In words.</param>
+/// <param name="Chip">The count then, %, by readings and resets.</param>
+/// <param name="WeighedMl">What a weighing then said alone, ml.</param>
+/// <param name="InkMl">The estimate just after it.</param>
+public sealed record SlotMomentView(DateTimeOffset At, string What, string Says, double? Chip, double? WeighedMl, FigureView? InkMl);
+
+/// <summary>The life of what is fitted in a slot, oldest first.</summary>
+public sealed record SlotLifeView(int Panel, string Ink, double FillMl, double ReserveMl, IReadOnlyList<SlotMomentView> Moments);

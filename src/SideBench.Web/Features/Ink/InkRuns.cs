@@ -1,0 +1,32 @@
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Ink;
+using SideBench.Core.Outcomes;
+
+namespace SideBench.Web.Features.Ink;
+
+/// <summary>Lays out whether the ink lasts a run.</summary>
+internal static class InkRuns
+{
+    /// <summary>The answer.</summary>
+    public static Outcome<InkRunView> Of(JobCase job, InkNumbers numbers, DateTimeOffset now, int pages, double cover, double size)
+    {
+        var model = job.Book.Model;
+        var run = InkRun.Of(model, SlotOnMachine.All(model, job.State, numbers, now), numbers, pages, cover, size);
+        var first = run.Slots.Count > 0 ? run.Slots[0] : null;
+        var brief = run.Slots.Where(s => s.Pages.Low < pages).ToList();
+        return new InkRunView(
+            run.Lasts,
+            first is null ? "Nothing is known of what is in the slots: read the chips or weigh."
+                : run.Lasts ? $"Yes. {first.Slot.Slot.Ink} is the nearest: good for {first.Pages.Low:0} pages at least."
+                : first.Pages.Best < pages
+                    ? $"No. {first.Slot.Slot.Ink} stops it after page {first.Pages.Best:0} ({first.Pages.Low:0} to {first.Pages.High:0})."
+                : $"Not surely. {first.Slot.Slot.Ink} may stop it after page {first.Pages.Low:0}.",
+            brief.Count == 0 ? ""
+                : brief.All(s => s.Fits)
+                    ? "After a top-up: yes. To add: " + string.Join(", ", brief.Select(s => $"{s.Slot.Slot.Ink} {s.AddMl:0.#} ml")) + "."
+                : $"No fill is enough for {string.Join(", ", brief.Where(s => !s.Fits).Select(s => s.Slot.Slot.Ink))}: top up on the way.",
+            run.PageMl,
+            [.. run.Slots.Select(s => new SlotRunView(s.Slot.Slot.Panel, s.Slot.Slot.Ink, InkViews.Figure(s.Pages), s.AddMl, s.Fits))]
+        );
+    }
+}

@@ -1,0 +1,81 @@
+using SideBench.Core.Ink;
+using Xunit;
+
+namespace SideBench.Core.Tests.Ink;
+
+/// <summary>One visit for all that is due, and whether the ink lasts.</summary>
+public class InkVisitTests
+{
+    private const string Broadside = "tolling-broadside-44";
+
+    [Fact]
+    public void Board_FillsAllNine_AirFirst_OnePress_AndOnePurgeInPlaceOfNine()
+    {
+        var job = new InkOnJob(Broadside).AllFitted("refillable-board").Chips(46, 58, 39, 71, 88, 20, 52, 63, 60);
+        var visit = job.Visit(isAll: false)!;
+        Assert.Equal([6, 1, 2, 3, 4, 5, 7, 8, 9], visit.Slots.Select(s => s.On.Slot.Panel));
+        Assert.Equal(9, visit.Resets.Count);
+        Assert.True(visit.Board && visit.Held.Length == 0);
+        // A purge: 0.9 ml of nine channels, 0.73 points.
+        Assert.Equal((8.1, 8 * 8.1, 8 * 0.73), (visit.PurgeMl, visit.SavedMl, visit.SavedCounterPct));
+        Assert.Equal(visit.Slots.Sum(s => s.On.Estimate!.AddMl.Best), visit.InkMl, 9);
+        Assert.Equal((double)visit.Cost, visit.InkMl * 0.11, 9);
+        // Doors 3, nine fills of 2, one prime 3, one press 1, the purge 3.
+        Assert.Equal(3 + 18 + 3 + 1 + 3, visit.Minutes.Value);
+        Assert.Contains(visit.Steps, s => s.Contains("23 presses left", StringComparison.Ordinal));
+        Assert.True(visit.Steps.ToList().FindIndex(s => s.Contains("first", StringComparison.Ordinal)) == 1);
+    }
+
+    [Fact]
+    public void Visit_DoneAsPlanned_LeavesAllFull_SpendsOnePress_AndNothingIsDueAfterIt()
+    {
+        var job = new InkOnJob(Broadside).AllFitted("refillable-board").Chips(46, 58, 39, 71, 88, 20, 52, 63, 60);
+        job.Tell(i => i.Visit(job.Visit()));
+        Assert.All(job.Slots, s => Assert.InRange(s.Estimate!.Ink.Best, 0.95 * 170, 1.06 * 170));
+        Assert.All(job.Slots, s => Assert.Equal(100, s.Estimate!.ChipPct));
+        Assert.Equal(23, InkKeeping.PressesLeft(job.State.Machine, InkOnJob.House));
+        Assert.Null(job.Visit());
+        Assert.Equal("nothing-due", job.Try(i => i.Visit(job.Visit())).Problems.Single().Code.Id);
+    }
+
+    [Fact]
+    public void Board_IsHeld_WhereOneSlotIsNotKnown_OrNoPressIsLeft()
+    {
+        var job = new InkOnJob(Broadside);
+        for (var slot = 1; slot <= 8; slot++)
+            job.Tell(i => i.Fit(InkOnJob.Piece(slot, "refillable-board")));
+        job.Tell(i => i.ReadChips([new SlotAmount(3, 40)]));
+        Assert.Contains("slot 9", job.Visit()!.Held, StringComparison.Ordinal);
+        Assert.Equal("visit-held", job.Try(i => i.Visit(job.Visit())).Problems.Single().Code.Id);
+        job.Tell(i => i.Fit(InkOnJob.Piece(9, "refillable-board")));
+        Assert.Equal("", job.Visit()!.Held);
+        Assert.Contains("no press left", InkVisit.Of(job.Model, job.Slots, InkOnJob.House, true, 0)!.Held, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void School_OneAtATime_FillsOnlyWhatIsDue()
+    {
+        var job = new InkOnJob("pellow-studio-eight").AllFitted("refillable").Chips(20, 60, 70, 80, 90, 55, 50, 45);
+        Assert.Equal([1], job.Visit(isAll: false)!.Slots.Select(s => s.On.Slot.Panel));
+        Assert.Equal(8, job.Visit()!.Slots.Count);
+        // As bought they are left until they are refused.
+        var bought = new InkOnJob("pellow-studio-eight", "maker").AllFitted("maker").Chips(20, 60, 70, 80, 90, 55, 50, 45);
+        Assert.Null(bought.Visit());
+    }
+
+    // 90 pages at 0.2 ml, twice the coverage: 36 ml. Slot 3 has 170 − 215 · 0.605 = 39.9, over the reserve 27.9: page 69.
+    [Fact]
+    public void Run_IsStoppedByTheSlotWithTheFewestPages_AndLastsAfterTheTopUpItNames()
+    {
+        var job = new InkOnJob(Broadside).AllFitted("refillable-board").Chips(90, 90, 40, 90, 90, 90, 90, 90, 90);
+        var run = InkRun.Of(job.Model, job.Slots, InkOnJob.House, 90, 10, 1);
+        Assert.Equal(0.4, run.PageMl, 9);
+        Assert.False(run.Lasts);
+        Assert.Equal(3, run.Slots[0].Slot.Slot.Panel);
+        Assert.InRange(run.Slots[0].Pages.Best, 68, 71);
+        Assert.True(run.Slots[0].Pages.Low < run.Slots[0].Pages.Best && run.Slots[0].Fits);
+        job.Tell(i => i.Fill([new SlotAmount(3, Math.Ceiling(run.Slots[0].AddMl * 1.07))]));
+        Assert.True(InkRun.Of(job.Model, job.Slots, InkOnJob.House, 90, 10, 1).Lasts);
+        Assert.False(InkRun.Of(job.Model, job.Slots, InkOnJob.House, 5000, 10, 1).Slots[0].Fits);
+    }
+}

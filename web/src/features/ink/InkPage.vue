@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { useKeys } from '@/shared/state/useKeys'
+import { useSession } from '@/shared/state/useSession'
+import LoadState from '@/shared/ui/LoadState.vue'
+import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import ChipsDialog from './ChipsDialog.vue'
+import FitDialog from './FitDialog.vue'
+import NumberLook from './NumberLook.vue'
+import RunCheck from './RunCheck.vue'
+import SlotCard from './SlotCard.vue'
+import SlotDialog, { type SlotAct } from './SlotDialog.vue'
+import SlotPair from './SlotPair.vue'
+import VisitCard from './VisitCard.vue'
+import { useInk } from './useInk'
+
+const props = defineProps<{
+  /** Number of the job. */
+  id: number
+}>()
+const router = useRouter()
+const session = useSession()
+const desk = useInk(props.id)
+const { ink, query } = desk
+const picked = ref(0)
+const act = ref<SlotAct | null>(null)
+const dialog = ref<'' | 'chips' | 'fit'>('')
+const rank = ['air', 'now', 'unknown', 'soon', 'fine']
+const slot = computed(() => {
+  const slots = ink.value?.slots ?? []
+  const worst = [...slots].sort((a, b) => rank.indexOf(a.urgency) - rank.indexOf(b.urgency))[0]
+  return slots.find((s) => s.panel === picked.value) ?? worst ?? null
+})
+const may = computed(() => session.mayBench && !!ink.value?.open)
+const counted = computed(() => ink.value?.slots.some((s) => s.hasCount) ?? false)
+const asking = computed(() => act.value !== null || dialog.value !== '')
+function tell(what: SlotAct, can: boolean | undefined) {
+  if (can && may.value) act.value = what
+}
+function step(by: number) {
+  const slots = ink.value?.slots ?? []
+  const at = slots.findIndex((s) => s.panel === slot.value?.panel)
+  picked.value = slots[(at + by + slots.length) % slots.length]?.panel ?? 0
+}
+useKeys(() => [
+  { key: 'B', does: 'back to the bench', run: () => router.push(`/bench/${props.id}`) },
+  { key: 'C', does: 'tell what the panel shows', run: () => may.value && counted.value && (dialog.value = 'chips') },
+  { key: 'W', does: 'weigh the slot', run: () => tell('weigh', slot.value?.canWeigh) },
+  { key: 'F', does: 'fill the slot', run: () => tell('fill', slot.value?.isFilled) },
+  { key: 'R', does: 'reset its chip', run: () => tell('reset', !!slot.value?.tool) },
+  { key: 'X', does: 'what is fitted', run: () => may.value && slot.value?.types.length && (dialog.value = 'fit') },
+  { key: '+', does: 'next slot', run: () => step(1) },
+  { key: '-', does: 'slot before', run: () => step(-1) },
+])
+</script>
+
+<template>
+  <LoadState
+    :pending="query.isPending.value"
+    :error="query.error.value && !ink ? query.error.value : null"
+    what="ink and chips"
+    @retry="query.refetch()"
+  >
+    <article v-if="ink && slot" data-testid="ink" :data-version="ink.version">
+      <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
+        <span class="rounded bg-ink px-2 py-1 font-mono text-lg font-bold text-sheet">{{ ink.tag }}</span>
+        <h1 class="text-2xl">Ink and chips</h1>
+        <p class="min-w-0 flex-1 basis-60 text-soft">
+          {{ ink.model }}<template v-if="ink.fitted"> · {{ ink.fitted }}</template>
+        </p>
+        <span v-if="ink.pressesLeft !== null" class="chip">
+          resets left <b class="font-mono">{{ ink.pressesLeft }} of {{ ink.presses }}</b>
+        </span>
+        <button
+          v-if="counted && ink.open"
+          type="button"
+          class="press no-print"
+          :disabled="!may"
+          @click="dialog = 'chips'"
+        >
+          <span class="keycap">C</span> Chips read
+        </button>
+      </header>
+      <ProblemNote
+        v-if="!asking"
+        class="mb-3"
+        :problem="desk.problem.value"
+        :asking="desk.asking.value"
+        :can-retry="desk.canRetry.value"
+        @retry="desk.retry()"
+        @dismiss="desk.dismiss"
+      />
+      <section class="panel p-2" aria-label="All slots">
+        <p class="flex flex-wrap gap-x-4 px-1 text-sm text-soft">
+          <span v-if="counted">Hatched: what the chip says, %.</span
+          ><span>Colour: what is in it, ml, and its band.</span
+          ><span v-if="counted">Red line: the chip reading at which it runs dry.</span>
+        </p>
+        <div class="mt-1 grid grid-cols-[repeat(auto-fit,minmax(6.2rem,1fr))] justify-items-center gap-1">
+          <SlotPair
+            v-for="s in ink.slots"
+            :key="s.panel"
+            class="w-full max-w-44"
+            :of="s"
+            :chosen="s.panel === slot.panel"
+            @choose="picked = s.panel"
+          />
+        </div>
+      </section>
+      <div
+        class="mt-2 grid grid-cols-[minmax(0,1fr)] items-start gap-2 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1.2fr)_minmax(0,1fr)]"
+      >
+        <VisitCard
+          :ink="ink"
+          :busy="desk.busy.value"
+          :may="session.mayBench"
+          @done="desk.visit({})"
+          @chips="dialog = 'chips'"
+        />
+        <SlotCard :ink="ink" :of="slot" :may="may" @act="act = $event" @fit="dialog = 'fit'" />
+        <div class="no-print grid grid-cols-[minmax(0,1fr)] gap-2">
+          <RunCheck :job="id" :version="ink.version" />
+          <section class="panel p-3" aria-labelledby="look-title">
+            <h2 id="look-title" class="text-base">Is this the right one?</h2>
+            <NumberLook class="mt-1" :job="id" :of="0" />
+          </section>
+        </div>
+      </div>
+      <nav class="no-print mt-3 flex flex-wrap gap-2" aria-label="From here">
+        <RouterLink class="press" :to="`/bench/${id}`"><span class="keycap">B</span> Bench</RouterLink>
+        <RouterLink class="press" :to="`/bench/${id}/opening`">Guides for this machine</RouterLink>
+        <RouterLink class="press" to="/sums">Sums</RouterLink>
+      </nav>
+      <ChipsDialog :open="dialog === 'chips'" :ink="ink" :desk="desk" @close="dialog = ''" />
+      <FitDialog :open="dialog === 'fit'" :of="slot" :ink="ink" :desk="desk" @close="dialog = ''" />
+      <SlotDialog :act="act" :of="slot" :all="ink.slots" :desk="desk" @close="act = null" />
+    </article>
+  </LoadState>
+</template>

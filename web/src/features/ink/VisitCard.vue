@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { money, withUnit } from '@/shared/format'
+import { useKeys } from '@/shared/state/useKeys'
+import { useSettled } from '@/shared/state/useSettled'
+import type { Ink } from './useInk'
+
+const props = defineProps<{
+  /** Ink of the job. */
+  ink: Ink
+  /** A write is on its way. */
+  busy: boolean
+  /** Whether this person may work at the bench. */
+  may: boolean
+}>()
+const emit = defineEmits<{ done: []; chips: [] }>()
+const visit = computed(() => props.ink.visit)
+const unknown = computed(() => props.ink.slots.filter((s) => s.urgency === 'unknown').length)
+const title = computed(() => {
+  if (!visit.value) return unknown.value ? 'Read the chips first' : 'Nothing is due'
+  const n = visit.value.slots.length
+  return n === props.ink.slots.length
+    ? `All ${n} slots, in one visit`
+    : `Slot ${visit.value.slots.join(', ')}, in one visit`
+})
+const settled = useSettled(() => `${title.value} ${props.ink.version}`)
+const stopped = computed(() => props.busy || !props.may || !props.ink.open || !!visit.value?.held)
+function press() {
+  if (!settled.value || stopped.value) return
+  if (visit.value) emit('done')
+  else if (unknown.value) emit('chips')
+}
+const print = () => window.print()
+useKeys(() => [
+  { key: '1', does: 'what the card says', run: press },
+  { key: 'P', does: 'print the fill card', run: print },
+])
+</script>
+
+<template>
+  <section class="panel border-2 border-ink p-3" aria-labelledby="visit-title" data-testid="ink-visit">
+    <p class="text-sm text-soft">
+      Do next<template v-if="visit">
+        · {{ withUnit(visit.minutes, 'min') }} ·
+        {{
+          visit.purgeMl > 0
+            ? `one purge: ${withUnit(visit.purgeMl, 'ml', 1)}, ${withUnit(visit.purgeCounterPct, '%', 1)} of the counter`
+            : 'no purge'
+        }}</template
+      >
+    </p>
+    <h2 id="visit-title" class="mt-0.5 text-xl" aria-live="polite">{{ title }}</h2>
+    <template v-if="visit">
+      <p v-if="visit.held" class="mt-1.5 border-l-4 border-stop bg-stop-tint px-3 py-1.5">{{ visit.held }}</p>
+      <ol class="mt-1.5 divide-y divide-line">
+        <li v-for="(s, i) in visit.steps" :key="s" class="flex gap-3 py-1.5">
+          <b>{{ i + 1 }}</b> {{ s }}
+        </li>
+      </ol>
+      <ul class="mt-1.5 grid grid-cols-[repeat(auto-fill,minmax(8.5rem,1fr))] gap-x-3 border-t border-line pt-1.5" aria-label="What goes in">
+        <li v-for="f in visit.fills" :key="f.slot" class="flex items-baseline gap-1.5">
+          <span class="hidden h-4 w-4 border border-ink print:inline-block" aria-hidden="true" />
+          <span class="font-mono">{{ f.slot }}</span> <span class="min-w-0 flex-1 truncate" :title="f.what">{{ f.ink }}</span>
+          <b class="font-mono">{{ f.ml > 0 ? withUnit(f.ml, 'ml', f.ml < 20 ? 1 : 0) : 'new' }}</b>
+        </li>
+      </ul>
+      <p class="mt-1.5 text-sm text-soft">
+        {{ withUnit(visit.inkMl, 'ml') }} in all, {{ money(visit.cost, ink.currency) }}.
+        <template v-if="visit.savedMl > 0">
+          One at a time would cost {{ withUnit(visit.savedMl, 'ml', 1) }} of ink and
+          {{ withUnit(visit.savedCounterPct, '%', 1) }} of the waste counter more.</template
+        >
+      </p>
+      <div class="no-print mt-2 flex flex-wrap gap-2">
+        <button
+          type="button"
+          class="press press-main min-h-14 flex-1 justify-start"
+          :disabled="stopped"
+          :aria-disabled="!settled"
+          data-testid="visit-done"
+          @click="press"
+        >
+          <span class="keycap">1</span> Done so, all to full
+        </button>
+        <button type="button" class="press" @click="print"><span class="keycap">P</span> Print the fill card</button>
+      </div>
+    </template>
+    <template v-else-if="unknown">
+      <p class="mt-1.5">
+        Nothing is known of {{ unknown }} of {{ ink.slots.length }} slots. A reading, a weighing or a fill is enough.
+      </p>
+      <button
+        type="button"
+        class="press press-main mt-2 min-h-14 w-full justify-start"
+        :disabled="stopped"
+        @click="press"
+      >
+        <span class="keycap">1</span> Tell what the panel shows
+      </button>
+    </template>
+    <p v-else class="mt-1.5">Every slot has ink above its reserve, and no chip asks for anything.</p>
+    <p v-if="!may" class="mt-2 text-soft">The counter looks on: a technician does it.</p>
+  </section>
+</template>

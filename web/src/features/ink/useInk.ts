@@ -1,0 +1,42 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { api, dataOf, type Api } from '@/shared/api/client'
+import { useWrites } from '@/shared/write/useWrites'
+
+export type Ink = Api<'InkView'>
+export type SlotInk = Api<'SlotInkView'>
+
+/** Ink and chips of a job: what is in its slots, what is due, and the writes of its page. */
+export function useInk(id: number) {
+  const queries = useQueryClient()
+  const query = useQuery({
+    queryKey: ['job', id, 'ink'],
+    queryFn: () => dataOf(api.GET('/api/jobs/{id}/ink', { params: { path: { id } } })),
+  })
+  const writes = useWrites<unknown>({
+    about: id,
+    stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: query.data.value?.thread ?? 0 }),
+    written: () => queries.invalidateQueries({ queryKey: ['job', id] }),
+    refetch: () => query.refetch(),
+  })
+  const at = { params: { path: { id } } }
+  const write = writes.write
+  return {
+    query,
+    ink: computed(() => query.data.value ?? null),
+    busy: writes.busy,
+    asking: writes.asking,
+    problem: writes.problem,
+    canRetry: computed(writes.canRetry),
+    retry: writes.retry,
+    dismiss: writes.dismiss,
+    chips: write((body: Api<'ChipsRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/chips', { ...at, body }))),
+    weighed: write((body: Api<'WeighedRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/weighed', { ...at, body }))),
+    filled: write((body: Api<'FilledRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/filled', { ...at, body }))),
+    reset: write((body: Api<'ResetRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/resets', { ...at, body }))),
+    fitted: write((body: Api<'FittedRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/fitted', { ...at, body }))),
+    visit: write((body: Api<'InkVisitRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/visit', { ...at, body }))),
+  }
+}
+
+export type InkDesk = ReturnType<typeof useInk>
