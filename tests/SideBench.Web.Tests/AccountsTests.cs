@@ -31,7 +31,7 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
         Assert.True(routes.Count > 25, $"{routes.Count} addresses found");
         foreach (var route in routes)
         {
-            var path = route.RoutePattern.RawText!.Replace("{id:long}", "1").Replace("{station}", "vent");
+            var path = route.RoutePattern.RawText!.Replace("{id:long}", "1").Replace("{station}", "vent").Replace("{slot:int}", "1");
             var post = route.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods.Contains("POST");
             var answer = post
                 ? await stranger.Http.PostAsJsonAsync(path, new { })

@@ -51,6 +51,7 @@ public static class LedgerMeasure
                 CultureInfo.InvariantCulture,
                 $"| {group.Key} | {group.Count():N0} | {100 * group.Average(o => o.IsWithin ? 1.0 : 0):0.0} % | {Width(group):0.000} |"
             );
+        Warnings(said, numbers, Runs(options));
         said.AppendLine()
             .AppendLine(CultureInfo.InvariantCulture, $"A slot with {ManyEntries:N0} entries takes {LongLife(numbers):0.0} ms.");
         return Said(said, options);
@@ -94,6 +95,39 @@ public static class LedgerMeasure
             );
         said.AppendLine().AppendLine(CultureInfo.InvariantCulture, $"A store takes {each:0.0} ms of one core, its made-up life with it.");
         return Said(said, options);
+    }
+
+    // How often the warning comes before air, and how much is left then; never weighed, for several choices of a shop.
+    private static void Warnings(StringBuilder said, InkNumbers numbers, int runs)
+    {
+        said.AppendLine()
+            .AppendLine("| piece | warned in | in time | needlessly early | left above the reserve, median share |")
+            .AppendLine("|---|---:|---:|---:|---:|");
+        foreach (var share in new[] { 0.8, 0.9, 0.95, numbers.Rules.WarnShare, 0.99 })
+            Row("never weighed", share, 0, 0, WarningTrial.Kinds);
+        foreach (var kind in WarningTrial.Kinds)
+        {
+            Row($"{kind.Name}, never weighed", numbers.Rules.WarnShare, 0, 0, [kind]);
+            Row($"{kind.Name}, weighed twice in an earlier fill", numbers.Rules.WarnShareWeighed, 2, 0, [kind]);
+            Row($"{kind.Name}, weighed twice in this fill", numbers.Rules.WarnShareWeighed, 0, 2, [kind]);
+            Row($"{kind.Name}, weighed twice in both", numbers.Rules.WarnShareWeighed, 2, 2, [kind]);
+        }
+
+        void Row(string name, double share, int before, int since, IReadOnlyList<SlotKind> kinds)
+        {
+            var asked = numbers with { Rules = numbers.Rules with { WarnShare = share, WarnShareWeighed = share } };
+            var all = Enumerable
+                .Range(0, runs)
+                .AsParallel()
+                .Select(i => WarningTrial.Of(kinds[i % kinds.Count], asked, before, since, Seed + i))
+                .ToList();
+            var left = all.Select(o => o.LeftShare).Order().ToList();
+            said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"| {name} | {100 * share:0.0} % | {100 * all.Average(o => o.IsInTime ? 1.0 : 0):0.0} % "
+                    + $"| {100 * all.Average(o => o.IsNeedless ? 1.0 : 0):0.0} % | {left[left.Count / 2]:0.000} |"
+            );
+        }
     }
 
     private static int Runs(string[] options) =>

@@ -33,6 +33,12 @@ public sealed record InkNumbers(
 /// <param name="FullShare">A slot is full from this share of a full fill on, 0 to 1: a board is pressed only then.</param>
 /// <param name="WorthShare">Topped up along with the others from this share of a full fill missing on, 0 to 1.</param>
 /// <param name="PageCoverPct">Coverage that a model's page is told for, %.</param>
+/// <param name="WarnShare">
+/// A warning comes before air in this share of slots, 0.5 to 1: more is earlier, and more ink is left when it comes.
+/// </param>
+/// <param name="WarnShareWeighed">The same once a piece was weighed twice: what is left then is little either way.</param>
+/// <param name="ForecastDays">Use is told only when readings lie so many days apart, days.</param>
+/// <param name="WeekSpread">How far the use of one week differs from the mean, one standard deviation, share of it.</param>
 public sealed record SlotRules(
     double FloorPct,
     int Tries,
@@ -42,7 +48,11 @@ public sealed record SlotRules(
     double DonorPct,
     double FullShare,
     double WorthShare,
-    double PageCoverPct
+    double PageCoverPct,
+    double WarnShare,
+    double WarnShareWeighed,
+    double ForecastDays,
+    double WeekSpread
 );
 
 /// <summary>How long the hand takes over ink and chips, min.</summary>

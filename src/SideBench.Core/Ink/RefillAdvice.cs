@@ -70,7 +70,7 @@ public sealed record RefillAdvice(
             return null;
         var (way, why) = WayOf(type);
         var least = LeastCount(type, way, rules);
-        double? due = way == SlotWay.RunOut || !type.HasCount ? null : Math.Max(least, Math.Max(0, now.LatestTopUpPct ?? 0));
+        double? due = way == SlotWay.RunOut || !type.HasCount ? null : Math.Max(least, Math.Max(0, now.WarnAtPct ?? 0));
         var urgency = UrgencyOf(slot, now, due, type, rules);
         List<string> warnings = [];
         if (type.Chip == "hand-tool" && type.IsFilled && now.ChipPct < rules.FloorPct)

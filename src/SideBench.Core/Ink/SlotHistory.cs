@@ -70,4 +70,8 @@ public sealed record SlotEstimate(
     DateTimeOffset? AirSince,
     Quantities.Band CountFactor,
     IReadOnlyList<(int Event, string Says)> Doubts
-);
+)
+{
+    /// <summary>The count at which a warning is due, so that it comes before air as often as the shop wants; else null.</summary>
+    public double? WarnAtPct { get; init; }
+}

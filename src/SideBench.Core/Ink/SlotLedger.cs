@@ -301,8 +301,14 @@ public sealed class SlotLedger
             air,
             Band.Of(q => Quantile(SlotBelief.Factor, q)),
             doubts
-        );
+        )
+        {
+            WarnAtPct = counted ? DryAt(IsWeighedTwice() ? numbers.Rules.WarnShareWeighed : numbers.Rules.WarnShare) : null,
+        };
     }
+
+    private bool IsWeighedTwice() =>
+        events.Skip(events.FindLastIndex(e => e.Event is SlotEvent.Swapped) + 1).Count(e => e.Event is SlotEvent.Weighed) >= 2;
 
     private double Mean(int of) => beliefs.Sum(b => b.Weight * b.Mean(of)) / beliefs.Sum(b => b.Weight);
 

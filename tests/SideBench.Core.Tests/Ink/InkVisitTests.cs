@@ -1,4 +1,6 @@
 using SideBench.Core.Ink;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
 using Xunit;
 
 namespace SideBench.Core.Tests.Ink;
@@ -50,6 +52,32 @@ public class InkVisitTests
         job.Tell(i => i.Fit(InkOnJob.Piece(9, "refillable-board")));
         Assert.Equal("", job.Visit()!.Held);
         Assert.Contains("no press left", InkVisit.Of(job.Model, job.Slots, InkOnJob.House, true, 0)!.Held, StringComparison.Ordinal);
+    }
+
+    // 100 to 80 in ten days, a reset, 100 to 70 in ten more: 50 points of 215 ml, 5.375 a day.
+    [Fact]
+    public void Forecast_CountsUseThroughAReset_AndTheBoardByItsHungriestSlot()
+    {
+        var job = new InkOnJob(Broadside).AllFitted("refillable-board");
+        Assert.Null(SlotForecast.Of(job[1], InkOnJob.House.Rules));
+        Later(job, 10, i => i.ReadChips([new SlotAmount(1, 80), new SlotAmount(2, 90)]));
+        Later(job, 0, i => i.Visit(InkVisit.Of(job.Model, job.Slots, InkOnJob.House, true, 24)));
+        Later(job, 0, i => i.Fill([new SlotAmount(1, null)]));
+        Later(job, 0, i => i.Reset("board", InkOnJob.Amounts(80), 1, true, "to see"));
+        Later(job, 10, i => i.ReadChips([new SlotAmount(1, 70)]));
+        var ahead = SlotForecast.Of(job[1], InkOnJob.House.Rules)!;
+        Assert.Equal(50 * 2.15 / 20, ahead.MlPerDay.Best, 0.35);
+        Assert.True(ahead.MlPerDay.Low < ahead.MlPerDay.Best && ahead.MlPerDay.Best < ahead.MlPerDay.High);
+        Assert.Equal((job[1].Estimate!.Ink.Best - 12) / ahead.MlPerDay.Best, ahead.Days.Best, 9);
+        Assert.True(ahead.Days.Low < ahead.Days.Best && ahead.Days.Best < ahead.Days.High);
+        Assert.Equal(5 * 158 / ahead.MlPerDay.Best, SlotForecast.Board(job.Slots, InkOnJob.House.Rules, 5)!.Value.Best, 6);
+    }
+
+    private static void Later(InkOnJob job, double days, Func<InkKeeping, Outcome<IReadOnlyList<EntryBody>>> tells)
+    {
+        var at = job.Lines[^1].At.AddDays(days).AddMinutes(5);
+        if (job.Try(tells) is { IsGood: true } said)
+            job.Lines.AddRange(said.Value.Select(b => TestShop.Line(job.Lines.Count + 1, b) with { At = at }));
     }
 
     [Fact]

@@ -58,6 +58,8 @@ public sealed record CartridgeView(string Id, string Name, string Number, string
 /// <param name="Way">fill, fill-and-reset, run-out, fill-for-board or replace.</param>
 /// <param name="DueAt">The count at which it is due, %.</param>
 /// <param name="From">What the estimate comes from, in words.</param>
+/// <param name="MlPerDay">What it uses a day; null while readings lie too close together.</param>
+/// <param name="DryOn">When it is down to its reserve at that use, with the earliest and the latest day of 9 in 10.</param>
 /// <param name="Front">Where it is, seen from the front, in words.</param>
 /// <param name="Tool">What resets its chip; empty when nothing does.</param>
 public sealed record SlotInkView(
@@ -89,6 +91,10 @@ public sealed record SlotInkView(
     string Why,
     IReadOnlyList<string> Warnings,
     string From,
+    FigureView? MlPerDay,
+    DateTimeOffset? DryOn,
+    DateTimeOffset? DryEarliest,
+    DateTimeOffset? DryLatest,
     IReadOnlyList<string> Doubts,
     IReadOnlyList<CartridgeView> Types
 );
@@ -117,6 +123,7 @@ public sealed record InkVisitView(
 /// <summary>Ink and chips of a job's machine.</summary>
 /// <param name="Fitted">What is fitted, in words.</param>
 /// <param name="PressesLeft">Presses that its reset board has left; null where it has none.</param>
+/// <param name="BoardWeeks">How long the board still lasts, weeks; null when use is not known.</param>
 /// <param name="Map">Its slots, to find them by hand.</param>
 public sealed record InkView(
     long Job,
@@ -128,6 +135,7 @@ public sealed record InkView(
     bool Open,
     int? PressesLeft,
     int Presses,
+    double? BoardWeeks,
     IReadOnlyList<SlotInkView> Slots,
     IReadOnlyList<SlotView> Map,
     InkVisitView? Visit,

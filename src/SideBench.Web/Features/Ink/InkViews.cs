@@ -14,6 +14,8 @@ internal static class InkViews
 {
     private const string School = "slots";
     private const string OnlyDue = "one";
+    private const double WeekDays = 7;
+    private const double MostDays = 3650;
 
     /// <summary>The page of a job.</summary>
     public static Outcome<InkView> Of(JobRow row, JobCase job, Shop shop, DateTimeOffset now)
@@ -31,7 +33,8 @@ internal static class InkViews
             job.State.Closing is null,
             board ? InkKeeping.PressesLeft(job.State.Machine, numbers) : null,
             numbers.Rules.BoardPresses,
-            [.. slots.Select(s => Slot(s, model, numbers))],
+            board ? SlotForecast.Board(slots, numbers.Rules, InkKeeping.PressesLeft(job.State.Machine, numbers))?.Best / WeekDays : null,
+            [.. slots.Select(s => Slot(s, model, numbers, now))],
             [.. model.Slots.Select(SlotView.Of)],
             VisitOf(job, numbers, now) is { } visit ? Visit(visit) : null,
             job.Book.Book.House.Currency
@@ -51,9 +54,10 @@ internal static class InkViews
     /// <summary>A figure with its band.</summary>
     public static FigureView Figure(Core.Quantities.Band band) => new(band.Best, band.Low, band.High);
 
-    private static SlotInkView Slot(SlotOnMachine on, MachineModel model, InkNumbers numbers)
+    private static SlotInkView Slot(SlotOnMachine on, MachineModel model, InkNumbers numbers, DateTimeOffset at)
     {
         var (slot, type, now) = (on.Slot, on.Type, on.Estimate);
+        var ahead = SlotForecast.Of(on, numbers.Rules);
         var advice = RefillAdvice.Of(on, numbers.Rules, model.StopsDead);
         return new SlotInkView(
             slot.Panel,
@@ -84,6 +88,10 @@ internal static class InkViews
             advice?.Why ?? "",
             advice?.Warnings ?? [],
             From(on),
+            ahead is null ? null : Figure(ahead.MlPerDay),
+            Day(at, ahead?.Days.Best),
+            Day(at, ahead?.Days.Low),
+            Day(at, ahead?.Days.High),
             now is null ? [] : [.. now.Doubts.Select(d => d.Says).Distinct()],
             [
                 .. model
@@ -92,6 +100,9 @@ internal static class InkViews
             ]
         );
     }
+
+    // Later than any calendar is as good as never.
+    private static DateTimeOffset? Day(DateTimeOffset at, double? days) => days is { } d and < MostDays ? at.AddDays(d) : null;
 
     private static string From(SlotOnMachine on)
     {

@@ -70,7 +70,8 @@ useKeys(() => [
           {{ ink.model }}<template v-if="ink.fitted"> · {{ ink.fitted }}</template>
         </p>
         <span v-if="ink.pressesLeft !== null" class="chip">
-          resets left <b class="font-mono">{{ ink.pressesLeft }} of {{ ink.presses }}</b>
+          resets left <b class="font-mono">{{ ink.pressesLeft }} of {{ ink.presses }}</b
+          ><template v-if="ink.boardWeeks !== null">, about {{ Math.round(ink.boardWeeks) }} weeks</template>
         </span>
         <button
           v-if="counted && ink.open"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { moment, withUnit } from '@/shared/format'
+import { day, moment, withUnit } from '@/shared/format'
 import SlotMap from '@/shared/ui/SlotMap.vue'
 import SlotLife from './SlotLife.vue'
 import type { SlotAct } from './SlotDialog.vue'
@@ -24,6 +24,10 @@ const figures = computed(() => {
     { name: 'In it', says: s.inkMl ? band(s.inkMl, 'ml', digits) : 'not known' },
     { name: 'Chip', says: !s.hasCount ? 'none' : s.chip === null ? 'not read' : withUnit(s.chip, '%') },
     ...(s.dryAt && s.dryAt.best > 0 ? [{ name: 'Dry at chip', says: band(s.dryAt, '%', 0) }] : []),
+    ...(s.mlPerDay ? [{ name: 'Uses a day', says: band(s.mlPerDay, 'ml', 1) }] : []),
+    ...(s.dryOn && s.dryEarliest
+      ? [{ name: 'Down to its reserve', says: `${day(s.dryOn)} (${day(s.dryEarliest)}${s.dryLatest ? ` to ${day(s.dryLatest)}` : ' on'})` }]
+      : []),
     ...(s.addMl !== null && s.isFilled ? [{ name: 'To full', says: withUnit(s.addMl, 'ml', digits) }] : []),
   ]
 })

@@ -57,10 +57,14 @@ useKeys(() => [
           <b>{{ i + 1 }}</b> {{ s }}
         </li>
       </ol>
-      <ul class="mt-1.5 grid grid-cols-[repeat(auto-fill,minmax(8.5rem,1fr))] gap-x-3 border-t border-line pt-1.5" aria-label="What goes in">
+      <ul
+        class="mt-1.5 grid grid-cols-[repeat(auto-fill,minmax(8.5rem,1fr))] gap-x-3 border-t border-line pt-1.5"
+        aria-label="What goes in"
+      >
         <li v-for="f in visit.fills" :key="f.slot" class="flex items-baseline gap-1.5">
           <span class="hidden h-4 w-4 border border-ink print:inline-block" aria-hidden="true" />
-          <span class="font-mono">{{ f.slot }}</span> <span class="min-w-0 flex-1 truncate" :title="f.what">{{ f.ink }}</span>
+          <span class="font-mono">{{ f.slot }}</span>
+          <span class="min-w-0 flex-1 truncate" :title="f.what">{{ f.ink }}</span>
           <b class="font-mono">{{ f.ml > 0 ? withUnit(f.ml, 'ml', f.ml < 20 ? 1 : 0) : 'new' }}</b>
         </li>
       </ul>

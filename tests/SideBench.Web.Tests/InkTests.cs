@@ -1,0 +1,97 @@
+using System.Net;
+using System.Text.Json;
+using Xunit;
+
+namespace SideBench.Web.Tests;
+
+/// <summary>Ink and chips over the API: from what is fitted to the visit, and on to the machine's next stay.</summary>
+public class InkTests(BenchServer server) : IClassFixture<BenchServer>
+{
+    [Fact]
+    public async Task WhatIsFittedAndFilled_IsKnownAtTheNextStay()
+    {
+        var browser = await server.Open();
+        var intake = JobsTests.Intake() with { modelId = "pellow-studio-eight", ink = "refilled" };
+        var job = await TakenIn(browser, intake);
+        var bare = await Ink(browser, job);
+        Assert.All(Slots(bare), s => Assert.Equal("unknown", Word(s, "urgency")));
+        Assert.Equal(JsonValueKind.Null, bare.GetProperty("visit").ValueKind);
+
+        foreach (var slot in Enumerable.Range(1, 8))
+            await Write(browser, job, "fitted", new { slot, type = "refillable" });
+        await Write(browser, job, "chips", new { slots = new[] { Figure(1, 22), Figure(2, 70), Figure(3, 12) } });
+        var due = await Ink(browser, job);
+        Assert.Equal(["air", "fine", "now"], Slots(due).Take(3).Select(s => Word(s, "urgency")).Order());
+        Assert.Equal(3, due.GetProperty("visit").GetProperty("slots")[0].GetInt32());
+        var run = (await browser.Get($"/api/jobs/{job}/ink/run?pages=50&cover=20")).Body;
+        Assert.False(run.GetProperty("lasts").GetBoolean());
+        Assert.StartsWith("No. Cyan", run.GetProperty("says").GetString(), StringComparison.Ordinal);
+
+        await Write(browser, job, "visit", new { });
+        var done = await Ink(browser, job);
+        Assert.All(Slots(done).Take(3), s => Assert.Equal("fine", Word(s, "urgency")));
+        var life = (await browser.Get($"/api/jobs/{job}/ink/slots/3")).Body.GetProperty("moments");
+        Assert.Equal(["fitted", "chip-read", "filled", "reset"], life.EnumerateArray().Select(m => m.GetProperty("what").GetString()));
+
+        await GoneHome(browser, job);
+        var again = await TakenIn(browser, intake with { key = Guid.NewGuid(), ink = "maker" }, known: true);
+        var next = await Ink(browser, again);
+        Assert.All(Slots(next), s => Assert.Equal(("refillable", true), (Word(s, "type"), s.GetProperty("told").GetBoolean())));
+        Assert.Equal(100, Slots(next)[2].GetProperty("chip").GetDouble());
+    }
+
+    [Theory]
+    [InlineData("run?pages=0&cover=5", "/pages")]
+    [InlineData("run?pages=10&cover=0", "/cover")]
+    [InlineData("run?pages=10&cover=5&size=0", "/size")]
+    [InlineData("slots/7", "/slot")]
+    [InlineData("number?number=", "/number")]
+    public async Task BadQuestion_SaysWhere(string asked, string pointer)
+    {
+        var browser = await server.Open();
+        var (job, _) = await JobsTests.TakeIn(browser);
+        var (status, body) = await browser.Get($"/api/jobs/{job}/ink/{asked}");
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
+        Assert.Equal(pointer, body.GetProperty("problems")[0].GetProperty("pointer").GetString());
+    }
+
+    private static object Figure(int slot, double amount) => new { slot, amount };
+
+    private static List<JsonElement> Slots(JsonElement ink) => [.. ink.GetProperty("slots").EnumerateArray()];
+
+    private static string? Word(JsonElement of, string name) => of.GetProperty(name).GetString();
+
+    private static async Task<JsonElement> Ink(Browser browser, long job) => (await browser.Get($"/api/jobs/{job}/ink")).Body;
+
+    private static async Task<long> TakenIn(Browser browser, JobsTests.IntakeBody intake, bool known = false)
+    {
+        var (status, body) = await browser.Post("/api/take-in", known ? await Known(browser, intake) : intake);
+        Assert.True(status == HttpStatusCode.OK, body.ToString());
+        return body.GetProperty("jobId").GetInt64();
+    }
+
+    private static async Task<object> Known(Browser browser, JobsTests.IntakeBody intake)
+    {
+        var (_, found) = await browser.Get($"/api/take-in/machine?serial={intake.serial}");
+        var fields = JsonSerializer.SerializeToNode(intake)!.AsObject();
+        fields.Remove("serial");
+        fields.Remove("modelId");
+        fields["machineId"] = found.GetProperty("id").GetInt64();
+        return fields;
+    }
+
+    private static async Task Write(Browser browser, long job, string what, object body)
+    {
+        var fields = JsonSerializer.SerializeToNode(body)!.AsObject();
+        fields["key"] = Guid.NewGuid();
+        fields["seenVersion"] = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("version").GetInt32();
+        var (status, answer) = await browser.Post($"/api/jobs/{job}/{(what[0] == '/' ? what[1..] : $"ink/{what}")}", fields);
+        Assert.True(status == HttpStatusCode.OK, answer.ToString());
+    }
+
+    private static async Task GoneHome(Browser browser, long job)
+    {
+        await Write(browser, job, "/closing", new { how = "unproved", reason = "filled only" });
+        await Write(browser, job, "/hand-over", new { to = "Ferry Café", charge = 12 });
+    }
+}
