@@ -75,7 +75,20 @@ const pictures = [
     go: (p) => p.goto(`${base}/guides/steps/outside-bottle?model=marram-quartet-a4`),
   },
   { name: 'guides', view: desk, go: (p) => p.goto(`${base}/guides`) },
-  { name: 'cause', view: desk, go: (p) => p.goto(`${base}/guides/causes/vent-blocked`) },
+  {
+    name: 'ink',
+    view: desk,
+    go: async (p) => {
+      await onPlace(4)(p)
+      await p.keyboard.press('i')
+      await p.getByTestId('ink-visit').waitFor()
+      await p
+        .getByTestId('run-check')
+        .getByText(/Yes|No/)
+        .first()
+        .waitFor()
+    },
+  },
   { name: 'practice', view: desk, go: (p) => p.goto(`${base}/practice`) },
   { name: 'odds', view: desk, go: (p) => p.goto(`${base}/practice/odds`) },
   { name: 'shelf', view: desk, go: (p) => p.goto(`${base}/shelf`) },

@@ -80,6 +80,30 @@ public class PackReaderTests
         Assert.Equal(problems, read.Problems.Count(p => p.Path.EndsWith($"#/headCare/{place}", StringComparison.Ordinal)));
     }
 
+    [Theory]
+    [InlineData("\"chip\": \"auto\"", "\"chip\": \"auto\", \"slots\": [1, 9]", "1/slots")]
+    [InlineData("\"fillMl\": 26, \"reserveMl\": 1", "\"fillMl\": 26, \"reserveMl\": 30", "1/reserveMl")]
+    [InlineData("\"TF-3K\", \"TF-3C\"", "\"TF-3K\"", "0/numbers/coast")] // five numbers for six slots
+    public void CartridgeThatCannotBe_IsRefusedInItsPlace(string was, string now, string place)
+    {
+        var folio = House.Value.First(f =>
+            f.Path.EndsWith("tolling-folio-3.json", StringComparison.Ordinal) && f.Kind == PackFileKind.MachineModel
+        );
+        Assert.Contains(was, folio.Text, StringComparison.Ordinal);
+        var read = PackReader.Read([.. House.Value.Where(f => f != folio), folio with { Text = folio.Text.Replace(was, now) }]);
+        Assert.EndsWith($"#/cartridges/{place}", Assert.Single(read.Problems).Path, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void EverySlotOfTheHouse_HasSomethingThatFitsIt_AndNumbersOfAModelAreItsOwn()
+    {
+        var models = PackReader.Read(House.Value).Value.Models.Values;
+        Assert.All(models, m => Assert.All(m.Slots, s => Assert.Contains(m.Cartridges, c => c.Slots.Contains(s.Panel))));
+        var numbers = models.SelectMany(m => m.Cartridges).SelectMany(c => c.Numbers.Values).SelectMany(n => n).ToList();
+        Assert.True(numbers.Count > 80);
+        Assert.Equal(numbers.Count, numbers.Distinct().Count());
+    }
+
     [Fact]
     public void BrokenFiles_AreAllNamed_NotJustTheFirst()
     {

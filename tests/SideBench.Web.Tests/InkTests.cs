@@ -55,6 +55,69 @@ public class InkTests(BenchServer server) : IClassFixture<BenchServer>
         Assert.Equal(pointer, body.GetProperty("problems")[0].GetProperty("pointer").GetString());
     }
 
+    [Fact]
+    public async Task OneThingSaid_IsWrittenOnce_WhateverTheKeyIsSentAgainWith_AndByTechniciansAlone()
+    {
+        var browser = await server.Open();
+        var job = await TakenIn(browser, JobsTests.Intake() with { modelId = "tolling-folio-3", ink = "refilled" });
+        var version = await Version(browser, job);
+        var body = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = version,
+            slots = new[] { new { slot = 2, amount = 8.0 } },
+        };
+        Assert.Equal(HttpStatusCode.OK, (await browser.Post($"/api/jobs/{job}/ink/filled", body)).Status);
+        Assert.Equal(HttpStatusCode.OK, (await browser.Post($"/api/jobs/{job}/ink/filled", body)).Status);
+        Assert.Equal(version + 1, await Version(browser, job));
+        var moments = (await browser.Get($"/api/jobs/{job}/ink/slots/2")).Body.GetProperty("moments");
+        Assert.Equal(1, moments.GetArrayLength());
+
+        // A second tab that saw less is told so, and writes nothing.
+        var stale = await browser.Post(
+            $"/api/jobs/{job}/ink/filled",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = version,
+                body.slots,
+            }
+        );
+        Assert.Equal(HttpStatusCode.Conflict, stale.Status);
+        var counter = await server.Open("Mika Sund");
+        var refused = await counter.Post($"/api/jobs/{job}/ink/visit", new { key = Guid.NewGuid(), seenVersion = version + 1 });
+        Assert.Equal(HttpStatusCode.Forbidden, refused.Status);
+        Assert.Equal(HttpStatusCode.OK, (await counter.Get($"/api/jobs/{job}/ink")).Status);
+        Assert.Equal(version + 1, await Version(browser, job));
+    }
+
+    [Fact]
+    public async Task LineTakenBack_IsAsIfItHadNeverBeen()
+    {
+        var browser = await server.Open();
+        var job = await TakenIn(browser, JobsTests.Intake() with { modelId = "tolling-folio-3", ink = "refilled" });
+        await Write(
+            browser,
+            job,
+            "fitted",
+            new
+            {
+                slot = 4,
+                type = "maker",
+                number = "TF-3Y",
+            }
+        );
+        Assert.Equal("maker", Word(Slots(await Ink(browser, job))[3], "type"));
+        var record = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("entries");
+        var line = record.EnumerateArray().First(e => e.GetProperty("kind").GetString() == "slot-fitted");
+        await Write(browser, job, "/corrections", new { entry = line.GetProperty("id").GetInt64(), reason = "it was the next slot" });
+        var after = Slots(await Ink(browser, job))[3];
+        Assert.Equal(("refillable", false), (Word(after, "type"), after.GetProperty("told").GetBoolean()));
+    }
+
+    private static async Task<int> Version(Browser browser, long job) =>
+        (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("version").GetInt32();
+
     private static object Figure(int slot, double amount) => new { slot, amount };
 
     private static List<JsonElement> Slots(JsonElement ink) => [.. ink.GetProperty("slots").EnumerateArray()];

@@ -188,16 +188,12 @@ public sealed class DemoWorld
             };
     }
 
-    // Machines that run on refillables are told so on their first visit, filled to full.
+    // Machines that run on refillables come with them filled to full, each time.
     private static void Fitted(JobScript script, MachineModel model)
     {
-        if (
-            script.Machine.SlotLife.Count > 0
-            || model.Cartridges.FirstOrDefault(c => c is { IsFilled: true, Chip: "board" or "auto" }) is not { } type
-        )
-            return;
-        foreach (var slot in type.Slots)
-            script.Ink(i => i.Fit(new FittedPiece(slot, type.Id, null, null, null, null, null, null, null, false)));
+        if (model.Cartridges.FirstOrDefault(c => c is { IsFilled: true, Chip: "board" or "auto" }) is { } type)
+            foreach (var slot in type.Slots)
+                script.Ink(i => i.Fit(new FittedPiece(slot, type.Id, null, null, null, null, null, null, null, false)));
     }
 
     private DateTimeOffset Workday(DateTimeOffset day)

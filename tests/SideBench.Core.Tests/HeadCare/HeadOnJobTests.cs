@@ -68,6 +68,19 @@ public class HeadOnJobTests
     }
 
     [Fact]
+    public void SlotThatIsAsGoodAsEmpty_IsToppedUp_BeforeAnyCleanIsRun()
+    {
+        var job = TestShop.Opened(TestShop.Intake("tolling-folio-3", "missing-after-idle") with { Ink = "refilled" });
+        HeadSheet(job, "tolling-folio-3", ("C", [4, 9, 30]));
+        Assert.Contains(Head(job)!.Case.Methods, m => m is { IsClean: true, Held: null });
+        var ink = new InkKeeping(TestShop.Shop.Models["tolling-folio-3"], TestShop.Case(job).State, Ink, job[^1].At);
+        TestShop.Add(job, ink.Fit(new FittedPiece(3, "refillable", 1.1, 60, null, null, null, null, null, false)));
+        var cleans = Head(job)!.Case.Methods.Where(m => m is { IsClean: true, Id: not "clean-light" }).ToList();
+        Assert.True(cleans.Count > 0);
+        Assert.All(cleans, m => Assert.Equal("Top up first.", m.Held!.First));
+    }
+
+    [Fact]
     public void HandOver_SaysWhatCameBack()
     {
         var job = TestShop.Opened(TestShop.Intake(Quartet, "missing-after-idle"));
@@ -149,9 +162,11 @@ public class HeadOnJobTests
     private static void Mend(List<Entry> job, string repair, int[] slots) =>
         TestShop.Add(job, BenchWork.Mend(TestShop.Case(job), repair, null, "", () => $"t{job.Count}", slots));
 
-    internal static void Sheet(List<Entry> job, params (string Unit, int[] Missing)[] gaps)
+    internal static void Sheet(List<Entry> job, params (string Unit, int[] Missing)[] gaps) => HeadSheet(job, Quartet, gaps);
+
+    private static void HeadSheet(List<Entry> job, string model, params (string Unit, int[] Missing)[] gaps)
     {
-        var layout = TestShop.Shop.Models[Quartet].Sheet!.Layout;
+        var layout = TestShop.Shop.Models[model].Sheet!.Layout;
         List<UnitLine> units =
         [
             .. layout.Units.Select(u =>

@@ -73,6 +73,50 @@ public class InkVisitTests
         Assert.Equal(5 * 158 / ahead.MlPerDay.Best, SlotForecast.Board(job.Slots, InkOnJob.House.Rules, 5)!.Value.Best, 6);
     }
 
+    [Fact]
+    public void Tanks_AreFilledWhereTheyStand_WithoutAPurge_AndTheirCountIsSetBack()
+    {
+        var job = new InkOnJob("pellow-six-tank", "maker").Tell(i =>
+            i.Fill([.. Enumerable.Range(1, 6).Select(n => new SlotAmount(n, null))])
+        );
+        job.Tell(i => i.Reset("panel", InkOnJob.Amounts(80, 80, 80, 80, 80, 80), 1, true, ""));
+        Assert.Null(job.Visit());
+        job.Chips(90, 18, 90, 90, 90, 90);
+        var visit = job.Visit(isAll: false)!;
+        Assert.Equal((0, 0), (visit.PurgeMl, visit.SavedMl));
+        Assert.Equal([2], visit.Resets);
+        Assert.Contains("one at a time", visit.Steps[0], StringComparison.Ordinal);
+        job.Tell(i => i.Visit(job.Visit(isAll: false)));
+        Assert.Equal(100, job[2].Estimate!.ChipPct);
+        Assert.InRange(job[2].Estimate!.Ink.Best, 90, 98);
+    }
+
+    [Fact]
+    public void RefusedSlot_IsFilledByTheReplaceRoutine_AndTheOthersAreLeftAlone()
+    {
+        var job = new InkOnJob("tolling-folio-3").AllFitted("refillable").Chips(40, 12, 0, 60, 70, 30);
+        var visit = job.Visit()!;
+        Assert.Equal([3], visit.Slots.Select(s => s.On.Slot.Panel));
+        Assert.Contains("never with the power off", visit.Steps[0], StringComparison.Ordinal);
+        // 26 in, 13.5 counted: half of it is still there.
+        Assert.InRange(visit.InkMl, 11, 16);
+        job.Tell(i => i.Visit(visit));
+        Assert.Equal("auto", ((SlotsReset)job.Lines[^1].Body).Tool);
+        Assert.Null(job.Visit());
+    }
+
+    [Fact]
+    public void MakersCartridge_ThatIsSpent_IsReplaced_ByTheNumberOfTheRegion()
+    {
+        var job = new InkOnJob("tolling-folio-3", "maker").AllFitted("maker").Chips(40, 0, 50, 60, 70, 30);
+        var visit = job.Visit()!;
+        Assert.Equal((2, 0, 11m), (visit.Slots.Single().On.Slot.Panel, visit.InkMl, visit.Cost));
+        Assert.Contains(visit.Steps, s => s.Contains("TF-3C", StringComparison.Ordinal));
+        job.Tell(i => i.Visit(visit));
+        var fitted = Assert.IsType<SlotFitted>(job.Lines[^1].Body);
+        Assert.Equal((2, "maker", 15.0, "TF-3C"), (fitted.Slot, fitted.Type, fitted.Ml, fitted.Number));
+    }
+
     private static void Later(InkOnJob job, double days, Func<InkKeeping, Outcome<IReadOnlyList<EntryBody>>> tells)
     {
         var at = job.Lines[^1].At.AddDays(days).AddMinutes(5);

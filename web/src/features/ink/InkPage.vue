@@ -35,6 +35,8 @@ const slot = computed(() => {
 const may = computed(() => session.mayBench && !!ink.value?.open)
 const counted = computed(() => ink.value?.slots.some((s) => s.hasCount) ?? false)
 const asking = computed(() => act.value !== null || dialog.value !== '')
+const years = 104
+const lasts = (weeks: number) => (weeks > years ? 'more than two years' : `about ${Math.round(weeks)} weeks`)
 function tell(what: SlotAct, can: boolean | undefined) {
   if (can && may.value) act.value = what
 }
@@ -71,7 +73,7 @@ useKeys(() => [
         </p>
         <span v-if="ink.pressesLeft !== null" class="chip">
           resets left <b class="font-mono">{{ ink.pressesLeft }} of {{ ink.presses }}</b
-          ><template v-if="ink.boardWeeks !== null">, about {{ Math.round(ink.boardWeeks) }} weeks</template>
+          ><template v-if="ink.boardWeeks !== null">, {{ lasts(ink.boardWeeks) }}</template>
         </span>
         <button
           v-if="counted && ink.open"

@@ -26,7 +26,12 @@ const figures = computed(() => {
     ...(s.dryAt && s.dryAt.best > 0 ? [{ name: 'Dry at chip', says: band(s.dryAt, '%', 0) }] : []),
     ...(s.mlPerDay ? [{ name: 'Uses a day', says: band(s.mlPerDay, 'ml', 1) }] : []),
     ...(s.dryOn && s.dryEarliest
-      ? [{ name: 'Down to its reserve', says: `${day(s.dryOn)} (${day(s.dryEarliest)}${s.dryLatest ? ` to ${day(s.dryLatest)}` : ' on'})` }]
+      ? [
+          {
+            name: 'Down to its reserve',
+            says: `${day(s.dryOn)} (${day(s.dryEarliest)}${s.dryLatest ? ` to ${day(s.dryLatest)}` : ' on'})`,
+          },
+        ]
       : []),
     ...(s.addMl !== null && s.isFilled ? [{ name: 'To full', says: withUnit(s.addMl, 'ml', digits) }] : []),
   ]

@@ -2334,6 +2334,14 @@ export interface components {
             overridable: boolean;
             spends: string;
         };
+        InkFillView: {
+            /** Format: int32 */
+            slot: number;
+            ink: string;
+            /** Format: double */
+            ml: number;
+            what: string;
+        };
         InkRunView: {
             lasts: boolean;
             says: string;
@@ -2361,6 +2369,8 @@ export interface components {
             pressesLeft: null | number;
             /** Format: int32 */
             presses: number;
+            /** Format: double */
+            boardWeeks: null | number;
             slots: components["schemas"]["SlotInkView"][];
             map: components["schemas"]["SlotView"][];
             visit: null | components["schemas"]["InkVisitView"];
@@ -2379,6 +2389,7 @@ export interface components {
         };
         InkVisitView: {
             slots: number[];
+            fills: components["schemas"]["InkFillView"][];
             steps: string[];
             /** Format: double */
             minutes: number;
@@ -3147,6 +3158,13 @@ export interface components {
             why: string;
             warnings: string[];
             from: string;
+            mlPerDay: null | components["schemas"]["FigureView"];
+            /** Format: date-time */
+            dryOn: null | string;
+            /** Format: date-time */
+            dryEarliest: null | string;
+            /** Format: date-time */
+            dryLatest: null | string;
             doubts: string[];
             types: components["schemas"]["CartridgeView"][];
         };
