@@ -52,8 +52,8 @@ public class SlotLifeTests
     [InlineData(
         "tolling-garment-8",
         7,
-        "third from the left, back bay, seen from the front",
-        "second from the left, back bay, seen from the back"
+        "second from the left, back bay, seen from the front",
+        "third from the left, back bay, seen from the back"
     )]
     [InlineData("marram-duo", 1, "first from the left, seen from the front", "fourth from the left, seen from the back")]
     public void Slot_IsSaidAsTheHandFindsIt(string model, int panel, string front, string back)
