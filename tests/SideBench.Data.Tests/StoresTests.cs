@@ -236,6 +236,7 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             new LevelAgreed(2),
             new ChipsRead([new SlotAmount(1, 40)]),
             new SlotsWeighed([new SlotAmount(1, 240.5)], 1),
+            new Purged(8.1, 0.73, 3),
             new SlotsFilled([new SlotAmount(1, null), new SlotAmount(2, 12.5)], 4, 1.2m),
             new SlotsReset("board", 2, true, [new SlotAmount(1, 40, 100)], 22, "they wait", 2),
             new SlotFitted(1, "maker", "Maker’s", 15, 100, "TF-3K", "L7", "Inkwell", new DateOnly(2026, 12, 1), "scrapped", 11m),

@@ -197,6 +197,8 @@ public sealed class InkKeeping(MachineModel model, JobState state, InkNumbers nu
             );
         }
 
+        if (visit.PurgeMl > 0)
+            lines.Add(new Purged(visit.PurgeMl, visit.PurgeCounterPct, visit.PurgeTime.Value));
         return lines;
     }
 

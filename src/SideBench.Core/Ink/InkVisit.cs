@@ -22,6 +22,7 @@ public sealed record VisitSlot(SlotOnMachine On, RefillAdvice Advice, double Ml)
 /// <param name="Cost">What that ink and what is replaced cost, in the shop's currency.</param>
 /// <param name="PurgeMl">Ink that the purge takes, over all channels, ml.</param>
 /// <param name="PurgeCounterPct">What the purge adds to the waste counter, points.</param>
+/// <param name="PurgeTime">How long the purge lasts.</param>
 /// <param name="SavedMl">Ink that one by one would cost more, ml.</param>
 /// <param name="SavedCounterPct">Counter that one by one would cost more, points.</param>
 /// <param name="Held">Why it cannot be begun; empty when it can.</param>
@@ -35,6 +36,7 @@ public sealed record InkVisit(
     decimal Cost,
     double PurgeMl,
     double PurgeCounterPct,
+    Minutes PurgeTime,
     double SavedMl,
     double SavedCounterPct,
     string Held
@@ -94,6 +96,7 @@ public sealed record InkVisit(
             visit.Sum(s => CostOf(s, numbers)),
             purgeMl,
             purge?.CounterPct ?? 0,
+            purge?.Time ?? Minutes.None,
             purgeMl * (visit.Count - 1),
             (purge?.CounterPct ?? 0) * (visit.Count - 1),
             held

@@ -24,7 +24,7 @@ const queries = new QueryClient({
   },
 })
 queries.getQueryCache().config.onError = (error) => {
-  if (error instanceof Refused && error.status === 401) useSession().ended = true
+  if (error instanceof Refused && error.endsSignIn) useSession().ended = true
 }
 app.use(VueQueryPlugin, { queryClient: queries })
 app.provide(craftsKey, crafts)

@@ -14,13 +14,17 @@ internal static class InkRuns
         var run = InkRun.Of(model, SlotOnMachine.All(model, job.State, numbers, now), numbers, pages, cover, size);
         var first = run.Slots.Count > 0 ? run.Slots[0] : null;
         var brief = run.Slots.Where(s => s.Pages.Low < pages).ToList();
+        var unknown = model.Slots.Where(s => run.Slots.All(r => r.Slot.Slot.Panel != s.Panel)).Select(s => s.Ink).ToList();
+        var but = unknown.Count == 0 || first is null ? "" : $" Not known: {string.Join(", ", unknown)}.";
         return new InkRunView(
-            run.Lasts,
-            first is null ? "Nothing is known of what is in the slots: read the chips or weigh."
+            run.Lasts && unknown.Count == 0,
+            (
+                first is null ? "Nothing is known of what is in the slots: read the chips or weigh."
                 : run.Lasts ? $"Yes. {first.Slot.Slot.Ink} is the nearest: good for {first.Pages.Low:0} pages at least."
                 : first.Pages.Best < pages
                     ? $"No. {first.Slot.Slot.Ink} stops it after page {first.Pages.Best:0} ({first.Pages.Low:0} to {first.Pages.High:0})."
-                : $"Not surely. {first.Slot.Slot.Ink} may stop it after page {first.Pages.Low:0}.",
+                : $"Not surely. {first.Slot.Slot.Ink} may stop it after page {first.Pages.Low:0}."
+            ) + but,
             brief.Count == 0 ? ""
                 : brief.All(s => s.Fits)
                     ? "After a top-up: yes. To add: " + string.Join(", ", brief.Select(s => $"{s.Slot.Slot.Ink} {s.AddMl:0.#} ml")) + "."

@@ -12,6 +12,13 @@ export function keepToken(value: string) {
   token = value
 }
 
+let signIns = 0
+
+/** Somebody signed in: what was asked before that, and is refused for it, says nothing of who is signed in now. */
+export function signedIn() {
+  signIns++
+}
+
 /** The typed client of the server. */
 export const api = createClient<paths>({
   baseUrl: globalThis.location?.origin ?? '',
@@ -50,8 +57,15 @@ export class Refused extends Error {
   constructor(
     readonly body: ProblemBody,
     readonly status: number,
+    /** Asked before the sign-in that counts now. */
+    private readonly isLate = false,
   ) {
     super(body.title)
+  }
+
+  /** Whether it shows that nobody is signed in any more. */
+  get endsSignIn() {
+    return this.status === 401 && !this.isLate
   }
 }
 
@@ -70,6 +84,7 @@ const unreachable: ProblemBody = {
 export async function dataOf<T>(
   call: Promise<{ data?: T; error?: unknown; response: Response }>,
 ): Promise<NonNullable<T>> {
+  const asked = signIns
   let answer
   try {
     answer = await call
@@ -78,5 +93,6 @@ export async function dataOf<T>(
   }
   if (answer.response.ok) return answer.data as NonNullable<T>
   const body = answer.error as ProblemBody | undefined
-  throw new Refused(body?.code ? body : { ...unreachable, status: answer.response.status }, answer.response.status)
+  const { status } = answer.response
+  throw new Refused(body?.code ? body : { ...unreachable, status }, status, asked !== signIns)
 }

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { api, dataOf, keepToken, type Api } from '@/shared/api/client'
+import { api, dataOf, keepToken, signedIn, type Api } from '@/shared/api/client'
 
 /** Who is signed in. `ended` is set when a request finds the sign-in gone, so that the page can ask again in place. */
 export const useSession = defineStore('session', () => {
@@ -13,7 +13,9 @@ export const useSession = defineStore('session', () => {
     keepToken(next.token)
     clockOffset.value = new Date(next.now).getTime() - Date.now()
     view.value = next
-    if (next.person) ended.value = false
+    if (!next.person) return
+    ended.value = false
+    signedIn()
   }
 
   async function load() {

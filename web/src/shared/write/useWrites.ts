@@ -94,7 +94,7 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
   }
 
   function refused(e: Refused, what: string, call: () => Promise<Answer>) {
-    if (e.status === 401) session.ended = true
+    if (e.endsSignIn) session.ended = true
     const others = waiting.value.filter((w) => w.what !== what)
     // Every press that got no answer is kept, and is sent again in its order.
     if (isOpen(e) || e.status === 401 || e.body.code === 'token-old') waiting.value = [...others, { what, call }]
