@@ -10,7 +10,7 @@ namespace SideBench.Core.Ink;
 public sealed record SlotRun(SlotOnMachine Slot, Quantities.Band Pages, double AddMl, bool Fits);
 
 /// <summary>Whether the ink lasts a run of pages.</summary>
-/// <param name="Slots">Every slot of which something is known, the shortest first.</param>
+/// <param name="Slots">Every slot whose ink is known by more than its count, the shortest first.</param>
 /// <param name="PageMl">What a page takes of each channel, ml.</param>
 /// <param name="Lasts">Whether all last, even at their low end.</param>
 public sealed record InkRun(IReadOnlyList<SlotRun> Slots, double PageMl, bool Lasts)
@@ -33,7 +33,7 @@ public sealed record InkRun(IReadOnlyList<SlotRun> Slots, double PageMl, bool La
     {
         var page = model.PageMl * size * coverPct / numbers.Rules.PageCoverPct;
         var each = slots
-            .Where(s => s is { IsKnown: true, Estimate: not null })
+            .Where(s => s is { IsWitnessed: true, Estimate: not null })
             .Select(s => One(s, page, pages))
             .OrderBy(s => s.Pages.Best)
             .ThenBy(s => s.Slot.Slot.Panel)

@@ -6,7 +6,7 @@ namespace SideBench.Core.Ink;
 /// <summary>A slot in a visit.</summary>
 /// <param name="On">The slot.</param>
 /// <param name="Advice">Its advice.</param>
-/// <param name="Ml">What goes in; for one that is replaced, what the new one holds.</param>
+/// <param name="Ml">Ink that goes in, ml; 0 where a new piece goes in.</param>
 public sealed record VisitSlot(SlotOnMachine On, RefillAdvice Advice, double Ml);
 
 /// <summary>

@@ -59,6 +59,8 @@ public sealed record RefillAdvice(
     IReadOnlyList<string> Warnings
 )
 {
+    private const double AllOfIt = 100;
+
     /// <summary>The advice on a slot.</summary>
     /// <param name="slot">The slot, with what is fitted.</param>
     /// <param name="rules">House numbers.</param>
@@ -68,9 +70,8 @@ public sealed record RefillAdvice(
     {
         if (slot is not { Type: { } type, Estimate: { } now })
             return null;
-        var (way, why) = WayOf(type);
-        var least = LeastCount(type, way, rules);
-        double? due = way == SlotWay.RunOut || !type.HasCount ? null : Math.Max(least, Math.Max(0, now.WarnAtPct ?? 0));
+        var (way, why) = Spent(type, now) ?? WayOf(type);
+        var due = DueAt(slot, type, now, way, rules);
         var urgency = UrgencyOf(slot, now, due, type, rules);
         List<string> warnings = [];
         if (type.Chip == "hand-tool" && type.IsFilled && now.ChipPct < rules.FloorPct)
@@ -86,6 +87,31 @@ public sealed record RefillAdvice(
         if (stopsDead && urgency is SlotUrgency.Now or SlotUrgency.Air)
             warnings.Add("This machine stops in mid-page when a slot is called empty.");
         return new RefillAdvice(urgency, way, due, Sentence(urgency, way, type, now, due), why, warnings);
+    }
+
+    // A count at its end that was never set back: the machine takes the piece no longer, however much is in it.
+    private static (SlotWay Way, string Why)? Spent(CartridgeType type, SlotEstimate now) =>
+        now.ChipPct is not <= 0 || WayOf(type).Way != SlotWay.Fill ? null
+        : type.Chip == "auto" ? (SlotWay.RunOut, "Refused at last: filled and exchanged by the routine, its chip sets itself back.")
+        : (SlotWay.Replace, "Its chip has counted to its end and cannot be set back.");
+
+    /// <summary>The count at which it is due, %; null where it has none or runs until it is refused.</summary>
+    /// <remarks>
+    /// Where a fill sets the count anew, the rule is a count. Where it does not, the same share of the fill is meant: what is in it says
+    /// when that is reached, whatever the count stands at.
+    /// </remarks>
+    private static double? DueAt(SlotOnMachine slot, CartridgeType type, SlotEstimate now, SlotWay way, SlotRules rules)
+    {
+        if (way == SlotWay.RunOut || !type.HasCount)
+            return null;
+        var least = LeastCount(type, way, rules);
+        if (way == SlotWay.Fill && slot.IsWitnessed && now.ChipPct is { } chip)
+        {
+            var ink = type.Reserve.Value + (least / AllOfIt * (type.Fill.Value - type.Reserve.Value));
+            least = chip - (AllOfIt * (now.Ink.Best - ink) / (type.ChipCounts.Value * now.CountFactor.Best));
+        }
+
+        return Math.Max(0, slot.IsWitnessed ? Math.Max(least, now.WarnAtPct ?? 0) : least);
     }
 
     /// <summary>What is done with what is fitted, and why.</summary>
@@ -117,7 +143,8 @@ public sealed record RefillAdvice(
 
     private static SlotUrgency UrgencyOf(SlotOnMachine slot, SlotEstimate now, double? due, CartridgeType type, SlotRules rules)
     {
-        if (!slot.IsKnown)
+        // The count of something that people fill says when its rule is due, and no more.
+        if (!slot.IsKnown || (!slot.IsWitnessed && due is not null && now.ChipPct > due))
             return SlotUrgency.Unknown;
         if (slot.DrawsAir)
             return SlotUrgency.Air;
@@ -138,6 +165,9 @@ public sealed record RefillAdvice(
         var add = $"{now.AddMl.Best:0} ml";
         return (urgency, way) switch
         {
+            (SlotUrgency.Unknown, _) when now.ChipPct is not null => type.Tare is null
+                ? "Its count alone does not say what is in it: say when it is filled."
+                : "Its chip alone does not say what is in it: weigh it.",
             (SlotUrgency.Unknown, _) => type.Tare is null ? "Read its count, or say when it is filled." : "Weigh it, or read its chip.",
             (SlotUrgency.Air, SlotWay.Replace) => "Stop: it draws air. A new one goes in.",
             (SlotUrgency.Air, _) => $"Stop: it draws air. Fill {add} and prime it.",

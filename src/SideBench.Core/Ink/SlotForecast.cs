@@ -52,6 +52,7 @@ public sealed record SlotForecast(Band MlPerDay, Band Days)
     {
         var (points, from, to) = (0.0, default(DateTimeOffset?), default(DateTimeOffset));
         double? count = null;
+        // What fell in no time fell before anybody looked.
         foreach (var what in history.Events.OrderBy(e => e.At))
         {
             var next = what switch
@@ -63,7 +64,7 @@ public sealed record SlotForecast(Band MlPerDay, Band Days)
             };
             if (next is not { } now)
                 continue;
-            if (what is SlotEvent.ChipRead && count is { } before && before > now)
+            if (what is SlotEvent.ChipRead && count is { } before && before > now && what.At > to)
                 points += before - now;
             (count, from, to) = (now, from ?? what.At, what.At);
         }

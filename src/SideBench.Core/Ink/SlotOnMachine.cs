@@ -24,6 +24,11 @@ public sealed record SlotOnMachine(
     bool IsKnown
 )
 {
+    private const double AllOfIt = 100;
+
+    /// <summary>Whether it is taken for one that ran down from full, as bought: nothing was told of it but its count or its mass.</summary>
+    public bool IsAsBought { get; init; }
+
     /// <summary>All slots of a job's machine.</summary>
     /// <param name="model">Its model.</param>
     /// <param name="state">The job.</param>
@@ -48,6 +53,11 @@ public sealed record SlotOnMachine(
         if ((told ?? Assumed(model, slot, state.Intake.Ink)) is not { } type)
             return new SlotOnMachine(slot, null, false, null, null, null, false);
         var events = life.Skip(Math.Max(0, fitted)).Select(l => EventOf(l, type, model.Slots.Count)).OfType<SlotEvent>().ToList();
+        var isKnown = events.Any(e => e is not SlotEvent.Spent);
+        // A piece that nobody fills began full, with its count at its start.
+        var isAsBought = isKnown && !type.IsFilled && !events.Any(e => e is SlotEvent.Swapped or SlotEvent.Filled);
+        if (isAsBought)
+            events.Insert(0, new SlotEvent.Swapped(events.Min(e => e.At), type.Fill.Value, AllOfIt));
         var history = new SlotHistory(
             type.HasCount ? type.ChipCounts.Value : 0,
             type.Fill.Value,
@@ -65,12 +75,15 @@ public sealed record SlotOnMachine(
             told is null ? null : life[fitted].At,
             history,
             said.IsGood ? said.Value : null,
-            events.Any(e => e is not SlotEvent.Spent)
-        );
+            isKnown
+        )
+        {
+            IsAsBought = isAsBought,
+        };
     }
 
     /// <summary>Whether ink is below its reserve by all that is known: it draws air.</summary>
-    public bool DrawsAir => IsKnown && Estimate is { AirSince: not null };
+    public bool DrawsAir => IsWitnessed && Estimate is { AirSince: not null };
 
     /// <summary>Whether it was weighed or filled: else only the count speaks.</summary>
     public bool IsWitnessed => History?.Events.Any(e => e is SlotEvent.Weighed or SlotEvent.Filled or SlotEvent.Swapped) == true;

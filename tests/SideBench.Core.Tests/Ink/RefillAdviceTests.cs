@@ -65,6 +65,39 @@ public class RefillAdviceTests
         Assert.Null(job.Visit());
     }
 
+    // 15 in as bought, 13.5 counted: at 60 % 5.4 are gone.
+    [Fact]
+    public void CartridgeAsBought_IsTakenForOneThatRanDownFromFull_AndIsNotReplacedForItsCount()
+    {
+        var job = new InkOnJob(Folio, "maker").Chips(60, 50, 40, 70, 80, 90);
+        Assert.True(job[1].IsAsBought && job[1].IsWitnessed);
+        Assert.Equal(15 - (0.405 * 13.5), job[1].Estimate!.Ink.Best, 0.3);
+        Assert.All(job.Slots, s => Assert.Equal(SlotUrgency.Fine, job.Advice(s.Slot.Panel).Urgency));
+        Assert.Null(job.Visit());
+        Assert.Null(SlotForecast.Of(job[1], InkOnJob.House.Rules with { ForecastDays = 1e-9 }));
+    }
+
+    [Fact]
+    public void CountOfARefillable_ThatNobodyFilledHere_SaysWhenItIsLow_AndNoMore()
+    {
+        var job = new InkOnJob(Studio).Tell(i => i.ReadChips([new SlotAmount(1, 60), new SlotAmount(2, 20)]));
+        Assert.Equal((SlotUrgency.Unknown, SlotUrgency.Now), (job.Advice(1).Urgency, job.Advice(2).Urgency));
+        Assert.Contains("weigh it", job.Advice(1).Says, StringComparison.Ordinal);
+    }
+
+    // Filled to full at 40 without a reset, early top-up at 45 % of 158 over 12: 83 ml, 87 ml and 40 points on, so never by its count.
+    [Fact]
+    public void TopUpWithoutAReset_MovesWhenItIsDue_AndDoesNotAskAgainAtOnce()
+    {
+        var job = new InkOnJob(Broadside).AllFitted("refillable-carrier").Tell(i => i.ReadChips([new SlotAmount(1, 40)]));
+        Assert.Equal(SlotUrgency.Now, job.Advice(1).Urgency);
+        job.Tell(i => i.Fill([new SlotAmount(1, null)]));
+        Assert.Equal(SlotUrgency.Fine, job.Advice(1).Urgency);
+        Assert.True(job.Advice(1).DueAtPct < 5);
+        job.Tell(i => i.ReadChips([new SlotAmount(1, 0)]));
+        Assert.Equal(SlotWay.Replace, job.Advice(1).Way);
+    }
+
     [Fact]
     public void CleansOfTheJob_TakeInkFromTheirSlots()
     {

@@ -16,11 +16,12 @@ internal static class InkRuns
         var brief = run.Slots.Where(s => s.Pages.Low < pages).ToList();
         var unknown = model.Slots.Where(s => run.Slots.All(r => r.Slot.Slot.Panel != s.Panel)).Select(s => s.Ink).ToList();
         var but = unknown.Count == 0 || first is null ? "" : $" Not known: {string.Join(", ", unknown)}.";
+        var yes = unknown.Count == 0 ? "Yes" : "Yes, as far as is known";
         return new InkRunView(
             run.Lasts && unknown.Count == 0,
             (
                 first is null ? "Nothing is known of what is in the slots: read the chips or weigh."
-                : run.Lasts ? $"Yes. {first.Slot.Slot.Ink} is the nearest: good for {first.Pages.Low:0} pages at least."
+                : run.Lasts ? $"{yes}. {first.Slot.Slot.Ink} is the nearest: good for {first.Pages.Low:0} pages at least."
                 : first.Pages.Best < pages
                     ? $"No. {first.Slot.Slot.Ink} stops it after page {first.Pages.Best:0} ({first.Pages.Low:0} to {first.Pages.High:0})."
                 : $"Not surely. {first.Slot.Slot.Ink} may stop it after page {first.Pages.Low:0}."

@@ -109,7 +109,10 @@ internal static class InkViews
         if (on.History is not { } history || !on.IsKnown)
             return "";
         var parts = new List<string>();
-        Count(history.Events.OfType<SlotEvent.Swapped>().Count(), "fitting", "fittings");
+        if (on.IsAsBought)
+            parts.Add("a full one, as bought");
+        else
+            Count(history.Events.OfType<SlotEvent.Swapped>().Count(), "fitting", "fittings");
         Count(history.Events.OfType<SlotEvent.Filled>().Count(), "fill", "fills");
         Count(history.Events.OfType<SlotEvent.Weighed>().Count(), "weighing", "weighings");
         Count(history.Events.OfType<SlotEvent.ChipRead>().Count(), "chip reading", "chip readings");

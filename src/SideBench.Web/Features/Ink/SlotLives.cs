@@ -21,6 +21,7 @@ internal static class SlotLives
             return new SlotLifeView(panel, slot.Ink, slot.Holds.Value, 0, []);
         var moments = history
             .Events.Select((e, i) => (Event: e, Index: i))
+            .Where(e => !on.IsAsBought || e.Index > 0)
             .OrderBy(e => e.Event.At)
             .TakeLast(MostMoments)
             .Select(e => Moment(history with { Events = [.. history.Events.Take(e.Index + 1)] }, e.Event, numbers));

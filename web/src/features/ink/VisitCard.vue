@@ -16,8 +16,10 @@ const props = defineProps<{
 const emit = defineEmits<{ done: []; chips: [] }>()
 const visit = computed(() => props.ink.visit)
 const unknown = computed(() => props.ink.slots.filter((s) => s.urgency === 'unknown').length)
+const unread = computed(() => props.ink.slots.some((s) => s.urgency === 'unknown' && s.hasCount && s.chip === null))
 const title = computed(() => {
-  if (!visit.value) return unknown.value ? 'Read the chips first' : 'Nothing is due'
+  if (!visit.value && unknown.value) return unread.value ? 'Read the chips first' : 'Weigh what is not known'
+  if (!visit.value) return 'Nothing is due'
   const n = visit.value.slots.length
   return n === props.ink.slots.length
     ? `All ${n} slots, in one visit`
@@ -28,7 +30,7 @@ const stopped = computed(() => props.busy || !props.may || !props.ink.open || !!
 function press() {
   if (!settled.value || stopped.value) return
   if (visit.value) emit('done')
-  else if (unknown.value) emit('chips')
+  else if (unread.value) emit('chips')
 }
 const print = () => window.print()
 useKeys(() => [
@@ -91,9 +93,17 @@ useKeys(() => [
     </template>
     <template v-else-if="unknown">
       <p class="mt-1.5">
-        Nothing is known of {{ unknown }} of {{ ink.slots.length }} slots. A reading, a weighing or a fill is enough.
+        <template v-if="unread"
+          >Nothing is known of {{ unknown }} of {{ ink.slots.length }} slots. What the panel shows is a
+          beginning.</template
+        >
+        <template v-else
+          >The count alone does not say what is in {{ unknown }} of {{ ink.slots.length }} slots. Weigh them, or say
+          when they were filled.</template
+        >
       </p>
       <button
+        v-if="unread"
         type="button"
         class="press press-main mt-2 min-h-14 w-full justify-start"
         :disabled="stopped"

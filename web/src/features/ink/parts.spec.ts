@@ -137,9 +137,12 @@ describe('VisitCard', () => {
   })
 
   it('asks for the chips where nothing is known, and says so where nothing is due', () => {
-    const blind = card({ visit: null, slots: [slot({ urgency: 'unknown' }), slot({ urgency: 'fine' })] })
+    const blind = card({ visit: null, slots: [slot({ urgency: 'unknown', chip: null }), slot({ urgency: 'fine' })] })
     expect(blind.find('h2').text()).toBe('Read the chips first')
     expect(blind.text()).toContain('1 of 2 slots')
+    const counted = card({ visit: null, slots: [slot({ urgency: 'unknown' })] })
+    expect(counted.find('h2').text()).toBe('Weigh what is not known')
+    expect(counted.find('button').exists()).toBe(false)
     expect(
       card({ visit: null, slots: [slot({ urgency: 'fine' })] })
         .find('h2')
