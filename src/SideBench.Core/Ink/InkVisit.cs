@@ -145,8 +145,8 @@ public sealed record InkVisit(
         foreach (var air in visit.Where(s => s.Advice.Urgency == SlotUrgency.Air))
             yield return $"Slot {air.On.Slot.Panel}, {air.On.Slot.Ink}, first: it took in air. Fill {air.Ml:0} ml and prime it.";
         foreach (var one in visit.Where(s => s.Advice is { Way: SlotWay.Replace }))
-            yield return $"Slot {one.On.Slot.Panel}, {one.On.Slot.Ink}: a new {one.On.Type!.Name}"
-                + (one.On.Type.NumberFor(one.On.Slot.Panel, numbers.Region) is { } n ? $", {n}." : ".");
+            yield return $"Slot {one.On.Slot.Panel}, {one.On.Slot.Ink}: a new one, "
+                + $"{one.On.Type!.NumberFor(one.On.Slot.Panel, numbers.Region) ?? one.On.Type.Name}.";
         if (fills.Count > 0)
             yield return $"Fill {fills.Sum(s => s.Ml):0} ml in all, in small doses; stop at the first overflow.";
         if (fills.Count > 0 && !isTank)

@@ -26,12 +26,26 @@ internal static class InkRuns
                     ? $"No. {first.Slot.Slot.Ink} stops it after page {first.Pages.Best:0} ({first.Pages.Low:0} to {first.Pages.High:0})."
                 : $"Not surely. {first.Slot.Slot.Ink} may stop it after page {first.Pages.Low:0}."
             ) + but,
-            brief.Count == 0 ? ""
-                : brief.All(s => s.Fits)
-                    ? "After a top-up: yes. To add: " + string.Join(", ", brief.Select(s => $"{s.Slot.Slot.Ink} {s.AddMl:0.#} ml")) + "."
-                : $"No fill is enough for {string.Join(", ", brief.Where(s => !s.Fits).Select(s => s.Slot.Slot.Ink))}: top up on the way.",
+            After(brief),
             run.PageMl,
             [.. run.Slots.Select(s => new SlotRunView(s.Slot.Slot.Panel, s.Slot.Slot.Ink, InkViews.Figure(s.Pages), s.AddMl, s.Fits))]
         );
+    }
+
+    // What is not filled is replaced, whatever it lacks.
+    private static string After(IReadOnlyList<SlotRun> brief)
+    {
+        var bought = brief.Where(s => !s.Slot.Type!.IsFilled).Select(s => s.Slot.Slot.Ink).ToList();
+        var filled = brief.Where(s => s.Slot.Type!.IsFilled).ToList();
+        var small = filled.Where(s => !s.Fits).Select(s => s.Slot.Slot.Ink).ToList();
+        List<string> parts =
+        [
+            .. filled.Any(s => s.Fits)
+                ? ["To add: " + string.Join(", ", filled.Where(s => s.Fits).Select(s => $"{s.Slot.Slot.Ink} {s.AddMl:0.#} ml")) + "."]
+                : Array.Empty<string>(),
+            .. small.Count > 0 ? [$"No fill is enough for {string.Join(", ", small)}: top up on the way."] : Array.Empty<string>(),
+            .. bought.Count > 0 ? [$"New ones at hand: {string.Join(", ", bought)}."] : Array.Empty<string>(),
+        ];
+        return string.Join(" ", parts);
     }
 }

@@ -100,11 +100,11 @@ useKeys(() => [
           ><span>Colour: what is in it, ml, and its band.</span
           ><span v-if="counted">Red line: the chip reading at which it runs dry.</span>
         </p>
-        <div class="mt-1 grid grid-cols-[repeat(auto-fit,minmax(6.2rem,1fr))] justify-items-center gap-1">
+        <div class="mt-1 flex flex-wrap justify-center gap-1">
           <SlotPair
             v-for="s in ink.slots"
             :key="s.panel"
-            class="w-full max-w-44"
+            class="max-w-44 flex-1 basis-[6.2rem]"
             :of="s"
             :chosen="s.panel === slot.panel"
             @choose="picked = s.panel"

@@ -23,7 +23,7 @@ const title = computed(() => {
   const n = visit.value.slots.length
   return n === props.ink.slots.length
     ? `All ${n} slots, in one visit`
-    : `Slot ${visit.value.slots.join(', ')}, in one visit`
+    : `${n > 1 ? 'Slots' : 'Slot'} ${visit.value.slots.join(', ')}, in one visit`
 })
 const settled = useSettled(() => `${title.value} ${props.ink.version}`)
 const stopped = computed(() => props.busy || !props.may || !props.ink.open || !!visit.value?.held)
@@ -71,7 +71,8 @@ useKeys(() => [
         </li>
       </ul>
       <p class="mt-1.5 text-sm text-soft">
-        {{ withUnit(visit.inkMl, 'ml') }} in all, {{ money(visit.cost, ink.currency) }}.
+        <template v-if="visit.inkMl > 0">{{ withUnit(visit.inkMl, 'ml') }} in all,</template>
+        {{ money(visit.cost, ink.currency) }}.
         <template v-if="visit.savedMl > 0">
           One at a time would cost {{ withUnit(visit.savedMl, 'ml', 1) }} of ink and
           {{ withUnit(visit.savedCounterPct, '%', 1) }} of the waste counter more.</template
@@ -86,7 +87,7 @@ useKeys(() => [
           data-testid="visit-done"
           @click="press"
         >
-          <span class="keycap">1</span> Done so, all to full
+          <span class="keycap">1</span> {{ visit.inkMl > 0 ? 'Done so, all to full' : 'Done so' }}
         </button>
         <button type="button" class="press" @click="print"><span class="keycap">P</span> Print the fill card</button>
       </div>

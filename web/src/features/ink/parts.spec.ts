@@ -117,7 +117,7 @@ describe('VisitCard', () => {
 
   it('lists what goes in where, in the order of work, and what together saves', () => {
     const shown = card()
-    expect(shown.find('h2').text()).toBe('Slot 6, 3, in one visit')
+    expect(shown.find('h2').text()).toBe('Slots 6, 3, in one visit')
     expect(shown.find('[aria-label="What goes in"]').text()).toMatch(/6.*160.*3.*11\.4/s)
     expect(shown.text()).toContain('One at a time would cost')
   })
