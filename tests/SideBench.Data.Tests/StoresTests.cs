@@ -234,6 +234,7 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             ),
             new SheetCorrected("s", []),
             new LevelAgreed(2),
+            new BuildUpSeen("Card 280 g", "2"),
             new ChipsRead([new SlotAmount(1, 40)]),
             new SlotsWeighed([new SlotAmount(1, 240.5)], 1),
             new Purged(8.1, 0.73, 3),

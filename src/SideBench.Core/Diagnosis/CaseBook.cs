@@ -60,6 +60,28 @@ public sealed class CaseBook
         ProofOf = [.. Repairs.Select(r => IndexOfFinding(r.Proof))];
     }
 
+    private CaseBook(CaseBook of, IReadOnlyDictionary<string, RepairWorth> worth)
+    {
+        (Book, Model, Complaint, Causes, BaseWeights) = (of.Book, of.Model, of.Complaint, of.Causes, of.BaseWeights);
+        (Findings, Repairs, Likelihood, Unknown) = (of.Findings, of.Repairs, of.Likelihood, of.Unknown);
+        (Load, GatesOf, Dependents, Openings, ProofOf) = (of.Load, of.GatesOf, of.Dependents, of.Openings, of.ProofOf);
+        (SoundOutcome, StationsOfCauses) = (of.SoundOutcome, of.StationsOfCauses);
+        FixChance =
+        [
+            .. of.FixChance.Select(
+                (row, r) =>
+                    worth.TryGetValue(Repairs[r].Id, out var known)
+                        ? [.. row.Select((chance, c) => chance > 0 ? known.Chance(Causes[c].Id, chance) : 0)]
+                        : row
+            ),
+        ];
+        StepCost = of.StepCost.ToDictionary(s => s.Key, s => worth.GetValueOrDefault(s.Key)?.Cost ?? s.Value);
+    }
+
+    /// <summary>The same book for one machine of which a craft knows what some repairs bring and cost.</summary>
+    /// <param name="worth">What it knows, by repair.</param>
+    public CaseBook Knowing(IReadOnlyDictionary<string, RepairWorth> worth) => new(this, worth);
+
     /// <summary>Whether the case holds more findings or openings than can be told apart; packs with such a case are refused.</summary>
     public bool IsTooLarge => Findings.Count > MostFindings || Openings.Count > MostOpenings;
 

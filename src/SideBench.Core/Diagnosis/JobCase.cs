@@ -29,16 +29,23 @@ public sealed class JobCase
         );
     }
 
-    private JobCase(JobCase before, JobState state, Func<JobCase, Advice, Advice>? with = null)
+    private JobCase(JobCase before, JobState state, Func<JobCase, Advice>? with = null)
     {
         (Book, Thread, Timeline, Facts, odds) = (before.Book, before.Thread, before.Timeline, before.Facts, before.odds);
-        advice = with is null ? before.advice : new Lazy<Advice>(() => with(before, before.Advice));
+        advice = with is null ? before.advice : new Lazy<Advice>(() => with(before));
         State = state;
     }
 
-    /// <summary>The same case, with a craft asked for its own step where the advice is one of its steps.</summary>
-    /// <param name="with">The craft's word on the advice.</param>
-    public JobCase Advised(Func<JobCase, Advice, Advice> with) => new(this, State, with);
+    /// <summary>The same case, with a craft asked what its own steps are worth and which of them comes first.</summary>
+    /// <param name="with">The craft's advice, made of this case.</param>
+    public JobCase Advised(Func<JobCase, Advice> with) => new(this, State, with);
+
+    /// <summary>What to do next when a craft knows better than the book what some repairs bring and cost here.</summary>
+    /// <param name="worth">What it knows, by repair; none leaves the advice as it is.</param>
+    public Advice AdviceKnowing(IReadOnlyDictionary<string, RepairWorth> worth) =>
+        worth.Count == 0 || !Thread.IsOpen
+            ? Advice
+            : NextStep.Of(Odds.Planned(Book.Knowing(worth)), Facts, Timeline, State.Overridden, Thread.Id);
 
     /// <summary>The same case with the job a line further that changes no evidence: its odds and its advice still stand.</summary>
     /// <param name="state">Where the job stands now.</param>

@@ -50,6 +50,9 @@ public sealed class Posterior
         Evidence = evidence;
     }
 
+    /// <summary>The same odds, for planning with a book that knows more of what repairs bring here.</summary>
+    internal Posterior Planned(CaseBook book) => new(book, Still, Mended, Unknown, Evidence, Paths);
+
     /// <summary>The book it was computed with.</summary>
     public CaseBook Book { get; }
 

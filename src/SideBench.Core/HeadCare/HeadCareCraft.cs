@@ -7,7 +7,7 @@ namespace SideBench.Core.HeadCare;
 public static class HeadCareCraft
 {
     /// <summary>It, to plug in.</summary>
-    public static readonly Craft Craft = new("HeadCare", [LevelAgreed.Form])
+    public static readonly Craft Craft = new("HeadCare", [LevelAgreed.Form, BuildUpSeen.Form])
     {
         Begin = _ => JobCleans.New,
         Numbers = typeof(HeadCareNumbers),

@@ -39,6 +39,7 @@ namespace SideBench.Core.HeadCare;
 /// <param name="HeadPlateMin">Hands where it goes with its cartridge, min.</param>
 /// <param name="HeadWaitHours">How long the machine stands until a new head is there, hours.</param>
 /// <param name="Ladders">Cleaning schools as fixed orders: what stands together is done before one sheet.</param>
+/// <param name="Clogs">Causes of the fault book that are a clog: what cleaning brings them is head care's word.</param>
 /// <param name="Passing">Gates that hold a method back only as the next step.</param>
 /// <param name="Smudge">Complaints that build-up under the head makes.</param>
 /// <param name="SupplyStations">Stations of the supply: work on one ends what sheets before it said.</param>
@@ -82,6 +83,7 @@ public sealed record HeadCareNumbers(
     double HeadWaitHours,
     IReadOnlyList<CleaningLadder> Ladders,
     IReadOnlyDictionary<string, IReadOnlyList<string>> Proved,
+    IReadOnlyList<string> Clogs,
     IReadOnlyList<string> Passing,
     IReadOnlyList<string> Smudge,
     IReadOnlyList<string> SupplyStations,

@@ -87,8 +87,8 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
             return made;
         var advised = pages
             .Select(p => p.Advises)
-            .OfType<Func<JobCase, Advice, Shop, DateTimeOffset, Advice>>()
-            .Aggregate(made.Value, (of, advises) => of.Advised((it, advice) => advises(it, advice, now.Shop, Now)));
+            .OfType<Func<JobCase, Shop, DateTimeOffset, Advice>>()
+            .Aggregate(made.Value, (of, advises) => of.Advised(it => advises(it, now.Shop, Now)));
         cases.Set(key, (job.Machine, advised), new MemoryCacheEntryOptions { Size = 1 });
         return advised;
     }

@@ -11,6 +11,6 @@ public sealed record WebCraft(string Name, Action<IEndpointRouteBuilder> Map)
     /// <summary>Adds its services; null when it needs none of its own.</summary>
     public Action<IServiceCollection>? Services { get; init; }
 
-    /// <summary>Its word on an advice that is one of its steps; null when it has none.</summary>
-    public Func<JobCase, Advice, Shop, DateTimeOffset, Advice>? Advises { get; init; }
+    /// <summary>The advice with its word on its own steps; null when it has none.</summary>
+    public Func<JobCase, Shop, DateTimeOffset, Advice>? Advises { get; init; }
 }

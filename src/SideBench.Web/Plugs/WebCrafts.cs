@@ -22,8 +22,7 @@ public static class WebCrafts
         new WebCraft("StripDown", routes => routes.MapStripDown()),
         new WebCraft("HeadCare", routes => routes.MapHeadCare())
         {
-            Advises = (job, advice, shop, now) =>
-                HeadAdvice.On(job, advice, shop.Numbers.Of<HeadCareNumbers>(), shop.Numbers.Of<InkNumbers>(), now),
+            Advises = (job, shop, now) => HeadAdvice.On(job, shop.Numbers.Of<HeadCareNumbers>(), shop.Numbers.Of<InkNumbers>(), now),
         },
         new WebCraft("Ink", routes => routes.MapInk()),
         new WebCraft("Sums", routes => routes.MapSums()),

@@ -4,6 +4,8 @@ namespace SideBench.Web.Features.HeadCare;
 
 public sealed record LevelRequest(Guid Key, int SeenVersion, int? MostLeft, int Thread = 0) : IJobWrite;
 
+public sealed record BuildUpRequest(Guid Key, int SeenVersion, string? Paper, string? Thickness, int Thread = 0) : IJobWrite;
+
 /// <summary>One channel: what sits in it.</summary>
 /// <param name="Clog">Chance of dried ink or debris, 0 to 1.</param>
 /// <param name="Air">Chance of air.</param>
@@ -112,6 +114,16 @@ public sealed record CleaningView(
 /// <summary>A channel that loses nozzles over the visits.</summary>
 public sealed record DeclineView(string Unit, double PerYear, int Visits, int Now);
 
+/// <summary>Build-up under the head on one stock; the dates of the next are null after one alone.</summary>
+public sealed record BuildUpView(
+    string Paper,
+    string Thickness,
+    int Times,
+    DateTimeOffset Last,
+    DateTimeOffset? NextFrom,
+    DateTimeOffset? Next
+);
+
 /// <summary>Head care of a job.</summary>
 /// <param name="Facts">What kind of head it is, and how long it stood.</param>
 /// <param name="Finish">When the plan ends if every step is needed.</param>
@@ -141,5 +153,7 @@ public sealed record HeadCareView(
     IReadOnlyList<DeclineView> Declines,
     IReadOnlyList<CleaningView> Cleanings,
     int MostLeft,
-    string Currency
+    string Currency,
+    bool Smudges,
+    IReadOnlyList<BuildUpView> BuildUps
 );

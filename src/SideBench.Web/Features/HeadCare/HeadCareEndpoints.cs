@@ -28,6 +28,13 @@ public static class HeadCareEndpoints
             "Agrees with the customer how complete a sheet has to be.",
             (r, on) => HeadKeeping.Agree(on.Job.State, r.MostLeft)
         );
+        job.MapJobWrite<BuildUpRequest>(
+            "/head-care/build-up",
+            Act.Bench,
+            "tellBuildUp",
+            "Tells that build-up was found under the head, and on what stock it smudged.",
+            (r, on) => HeadKeeping.SawBuildUp(on.Job.State, r.Paper, r.Thickness)
+        );
     }
 
     private static async Task<IResult> Show(

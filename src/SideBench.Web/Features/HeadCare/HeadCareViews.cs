@@ -55,9 +55,18 @@ public static class HeadCareViews
             [.. Declines(life, numbers)],
             [.. HeadRecords.Of(life, job, model)],
             job.State.Of<JobCleans>().MostLeft,
-            job.Book.Book.House.Currency
+            job.Book.Book.House.Currency,
+            job.State.Threads.Any(t => t.IsOpen && numbers.Smudge.Contains(t.Complaint)),
+            [
+                .. BuildUp
+                    .Of(life.Where(e => e.Body is BuildUpSeen).Select(e => ((BuildUpSeen)e.Body, e.At)).Select(Seen))
+                    .Select(b => new BuildUpView(b.Paper, b.Thickness, b.Times, b.Last, b.NextFrom, b.Next)),
+            ]
         );
     }
+
+    private static (string, string, DateTimeOffset) Seen((BuildUpSeen Body, DateTimeOffset At) seen) =>
+        (seen.Body.Paper, seen.Body.Thickness, seen.At);
 
     private static HeadDoView Do(HeadNext next, IReadOnlyList<Guide> guides) =>
         new(

@@ -7,6 +7,7 @@ import { useSession } from '@/shared/state/useSession'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import BeliefPanel from './BeliefPanel.vue'
+import BuildUpPanel from './BuildUpPanel.vue'
 import CleaningList from './CleaningList.vue'
 import DoCard from './DoCard.vue'
 import PlanLine from './PlanLine.vue'
@@ -121,6 +122,14 @@ useKeys(() => [
         </button>
         <span class="text-sm text-soft">Text alone seldom shows three.</span>
       </fieldset>
+      <BuildUpPanel
+        v-if="care.smudges || care.buildUps.length"
+        class="mt-2"
+        :care="care"
+        :busy="desk.busy.value"
+        :may="session.mayBench"
+        @tell="(paper, thickness) => desk.tellBuildUp({ paper, thickness })"
+      />
       <CleaningList class="mt-2" :care="care" />
       <nav class="no-print mt-3 flex flex-wrap gap-2" aria-label="From here">
         <RouterLink class="press" :to="`/bench/${id}`"><span class="keycap">B</span> Bench</RouterLink>

@@ -32,6 +32,9 @@ export function useHeadCare(id: number) {
     retry: writes.retry,
     dismiss: writes.dismiss,
     done: write((body: Api<'MendRequest'>) => dataOf(api.POST('/api/jobs/{id}/repairs', { ...at, body }))),
+    tellBuildUp: write((body: Api<'BuildUpRequest'>) =>
+      dataOf(api.POST('/api/jobs/{id}/head-care/build-up', { ...at, body })),
+    ),
     agree: write((body: Api<'LevelRequest'>) => dataOf(api.POST('/api/jobs/{id}/head-care/level', { ...at, body }))),
   }
 }

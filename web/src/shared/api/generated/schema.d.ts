@@ -1283,6 +1283,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/head-care/build-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tells that build-up was found under the head, and on what stock it smudged. */
+        post: operations["tellBuildUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/ink": {
         parameters: {
             query?: never;
@@ -1668,6 +1685,31 @@ export interface components {
             id: string;
             label: string;
             text: string;
+        };
+        BuildUpRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            paper: null | string;
+            thickness: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        BuildUpView: {
+            paper: string;
+            thickness: string;
+            /** Format: int32 */
+            times: number;
+            /** Format: date-time */
+            last: string;
+            /** Format: date-time */
+            nextFrom: null | string;
+            /** Format: date-time */
+            next: null | string;
         };
         CartridgeAnswerView: {
             fit: string;
@@ -2272,6 +2314,8 @@ export interface components {
             /** Format: int32 */
             mostLeft: number;
             currency: string;
+            smudges: boolean;
+            buildUps: components["schemas"]["BuildUpView"][];
         };
         HeadDoView: {
             kind: string;
@@ -10533,6 +10577,95 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["LevelRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    tellBuildUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildUpRequest"];
             };
         };
         responses: {
