@@ -25,6 +25,9 @@ public sealed class HouseNumbers
     public T Of<T>()
         where T : class => (T)numbers[typeof(T)];
 
+    /// <summary>The same, by the type of the record.</summary>
+    public object Of(Type record) => numbers[record];
+
     /// <summary>Puts the numbers of all packs together.</summary>
     /// <param name="files">Files whose shape was checked, ours first.</param>
     /// <param name="crafts">The crafts, each with the record that holds its numbers.</param>

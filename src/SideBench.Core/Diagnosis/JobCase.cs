@@ -1,4 +1,5 @@
 using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
 using SideBench.Core.Quantities;
 
 namespace SideBench.Core.Diagnosis;
@@ -16,13 +17,22 @@ public sealed class JobCase
     /// <param name="thread">The thread's number.</param>
     /// <param name="shop">What holds for the whole shop; null for a new one.</param>
     /// <param name="counts">What the shop's closed jobs of such a case turned out to be; null for none.</param>
-    public JobCase(CaseBook book, JobState state, DateOnly today, int thread = 0, ShopState? shop = null, ShopCounts? counts = null)
+    /// <param name="known">What crafts know of the machine beside what its record says.</param>
+    public JobCase(
+        CaseBook book,
+        JobState state,
+        DateOnly today,
+        int thread = 0,
+        ShopState? shop = null,
+        ShopCounts? counts = null,
+        IEnumerable<Fact>? known = null
+    )
     {
         Book = book;
         State = state;
         Thread = state.Thread(thread);
         Timeline = state.TimelineOf(book.Book, Thread);
-        Facts = state.FactsFor(book.Book, book.Model, today, Thread, shop ?? ShopState.New, counts ?? ShopCounts.None);
+        Facts = state.FactsFor(book.Book, book.Model, today, Thread, shop ?? ShopState.New, counts ?? ShopCounts.None, known ?? []);
         odds = new Lazy<Posterior>(() => Posterior.Of(book, Facts, Timeline));
         advice = new Lazy<Advice>(() =>
             !Thread.IsOpen ? Explanation.Ended(Thread) : NextStep.Of(odds.Value, Facts, Timeline, state.Overridden, Thread.Id)

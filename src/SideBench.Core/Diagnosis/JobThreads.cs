@@ -52,12 +52,21 @@ public static class JobThreads
         /// <param name="thread">The thread.</param>
         /// <param name="shop">What holds for the whole shop.</param>
         /// <param name="counts">What the shop's closed jobs of such a case turned out to be.</param>
-        public Facts FactsFor(FaultBook book, MachineModel model, DateOnly today, CaseThread thread, ShopState shop, ShopCounts counts) =>
+        /// <param name="known">What crafts know of the machine beside what its record says.</param>
+        public Facts FactsFor(
+            FaultBook book,
+            MachineModel model,
+            DateOnly today,
+            CaseThread thread,
+            ShopState shop,
+            ShopCounts counts,
+            IEnumerable<Fact> known
+        ) =>
             new()
             {
                 Model = model,
                 Context = CaseContext.Of(job.Intake, today, thread.Complaint, book.House.Context),
-                Known = job.Crafts.FactsOf(job),
+                Known = job.Crafts.FactsOf(job, known),
                 Answers = job
                     .Answers.Where(a => BearsOn(job, book, a.Body.Thread, a.Body.Finding, thread))
                     .GroupBy(a => a.Body.Finding)

@@ -14,6 +14,8 @@ public static class InkCraft
     )
     {
         Numbers = typeof(InkNumbers),
+        FactKinds = InkFacts.Kinds,
+        FactsOnModel = (model, job, numbers, now) => InkFacts.Of(model, job, (InkNumbers)numbers, now),
         HandOver = Used,
     };
 

@@ -14,6 +14,9 @@ public sealed record Craft(string Name, IReadOnlyList<EntryKind> Kinds)
     /// <summary>Its facts of a job and its machine.</summary>
     public Func<JobState, IEnumerable<Fact>> Facts { get; init; } = _ => [];
 
+    /// <summary>Its facts of a job that need its model and its house numbers; null when it has none.</summary>
+    public Func<MachineModel, JobState, object, DateTimeOffset, IEnumerable<Fact>>? FactsOnModel { get; init; }
+
     /// <summary>
     /// The record that holds its house numbers, every one of them required; null when it has none. Packs fill it from
     /// <c>numbers/</c>, under the craft's name.

@@ -35,6 +35,8 @@ public sealed class Crafts
         All.Select(c => c.Begin?.Invoke(machine)).OfType<CraftState>().ToDictionary(s => s.GetType());
 
     /// <summary>What is known of a job and its machine, by key.</summary>
-    public IReadOnlyDictionary<string, Fact> FactsOf(JobState job) =>
-        All.SelectMany(c => c.Facts(job)).GroupBy(f => f.Key).ToDictionary(g => g.Key, g => g.Last());
+    /// <param name="job">The job.</param>
+    /// <param name="known">What is known beside that.</param>
+    public IReadOnlyDictionary<string, Fact> FactsOf(JobState job, IEnumerable<Fact>? known = null) =>
+        All.SelectMany(c => c.Facts(job)).Concat(known ?? []).GroupBy(f => f.Key).ToDictionary(g => g.Key, g => g.Last());
 }

@@ -79,7 +79,24 @@ internal sealed class BookStand
         var book = books.GetOrAdd((model, string.Join(' ', changes.Select(c => c.Id)), complaint), key => Build(key, changes));
         return book is null
             ? new Problem(ProblemCode.UnknownModel, "", Shop.Models.ContainsKey(model) ? complaint : model)
-            : new JobCase(book, state, today, thread, State, CountsFor(model, complaint, state.Intake.Ink));
+            : new JobCase(
+                book,
+                state,
+                today,
+                thread,
+                State,
+                CountsFor(model, complaint, state.Intake.Ink),
+                Known(book.Model, state, today)
+            );
+    }
+
+    // By the record alone: nothing of it changes in the course of a day by itself.
+    private IEnumerable<Fact> Known(MachineModel model, JobState state, DateOnly today)
+    {
+        var end = new DateTimeOffset(today.AddDays(1), TimeOnly.MinValue, TimeSpan.Zero);
+        return crafts
+            .All.Where(c => c.FactsOnModel is not null)
+            .SelectMany(c => c.FactsOnModel!(model, state, Shop.Numbers.Of(c.Numbers!), end));
     }
 
     private ShopCounts CountsFor(string model, string complaint, string ink)
