@@ -19,7 +19,8 @@ internal sealed record CartridgePart(
     double LowPct,
     decimal Price,
     string? Key,
-    Dictionary<string, IReadOnlyList<string>>? Numbers
+    Dictionary<string, IReadOnlyList<string>>? Numbers,
+    string? Align
 )
 {
     /// <summary>The type; its slots are there, its numbers as many as they, and its reserve no more than a fill.</summary>
@@ -51,6 +52,9 @@ internal sealed record CartridgePart(
             Price,
             Key ?? "",
             Numbers ?? []
-        );
+        )
+        {
+            Align = Align ?? "",
+        };
     }
 }

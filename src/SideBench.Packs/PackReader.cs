@@ -163,7 +163,9 @@ public static class PackReader
         ModelFile.HeadPart HeadCare,
         ModelFile.SheetPart? Sheet,
         IReadOnlyList<CartridgePart>? Cartridges,
-        bool StopsDead
+        bool StopsDead,
+        string? Prompt,
+        string? WasteAt
     )
     {
         internal sealed record SheetPart(string Layout, Dictionary<string, int> Slots);
@@ -247,6 +249,8 @@ public static class PackReader
                     ),
                 ],
                 StopsDead = file.StopsDead,
+                Prompt = file.Prompt ?? "",
+                WasteAt = file.WasteAt ?? "",
                 Sheet = Plan(file, layouts, path, problems),
                 HeadCare = Head(file, path, problems),
                 PageMl = file.PageMl,

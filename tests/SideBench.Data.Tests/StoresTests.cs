@@ -8,6 +8,7 @@ using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Quantities;
 using SideBench.Core.Record;
+using SideBench.Core.Shelf;
 using SideBench.Core.StripDown;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
@@ -233,6 +234,8 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
                 ]
             ),
             new SheetCorrected("s", []),
+            new StockCame("key", "Reset key", "Tolling Folio 3", 3, "uses", 9, "Kite Loft", "", null),
+            new StockWent(1, 1, "used", "PM-1", ""),
             new LevelAgreed(2),
             new BuildUpSeen("Card 280 g", "2"),
             new ChipsRead([new SlotAmount(1, 40)]),

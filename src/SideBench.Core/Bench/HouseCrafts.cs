@@ -5,6 +5,7 @@ using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Record;
+using SideBench.Core.Shelf;
 using SideBench.Core.StripDown;
 using SideBench.Core.Sums;
 using SideBench.Core.Waste;
@@ -23,6 +24,7 @@ public static class HouseCrafts
         HeadCareCraft.Craft,
         InkCraft.Craft,
         WasteCraft.Craft,
+        ShelfCraft.Craft,
     ]);
 
     /// <summary>The small sums of all crafts.</summary>

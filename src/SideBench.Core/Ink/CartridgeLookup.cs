@@ -1,4 +1,5 @@
 using SideBench.Core.Machines;
+using SideBench.Core.Shelf;
 
 namespace SideBench.Core.Ink;
 
@@ -16,6 +17,9 @@ public enum NumberFit
 
     /// <summary>It is of another model.</summary>
     OtherModel,
+
+    /// <summary>It belongs there, and its lot fails.</summary>
+    BadLot,
 
     /// <summary>The packs do not know it.</summary>
     Unknown,
@@ -65,6 +69,29 @@ public sealed record CartridgeAnswer(NumberFit Fit, int Slot, string Says)
                 $"That is {ink}, for slot {at}." + (type.NumberFor(slot, region) is { } here ? $" Here belongs {here}." : "")
             )
             : new CartridgeAnswer(NumberFit.Right, at, $"Right: {ink}, slot {at}, {type.Name}.");
+    }
+
+    /// <summary>The same, with what the shop knows of its lot.</summary>
+    /// <param name="lot">The lot, as read; empty when not.</param>
+    /// <param name="lots">How lots have done.</param>
+    public CartridgeAnswer OfLot(string lot, IReadOnlyList<LotRecord> lots)
+    {
+        if (
+            Fit != NumberFit.Right
+            || lots.FirstOrDefault(l => l.Lot.Equals(lot.Trim(), StringComparison.OrdinalIgnoreCase)) is not { } known
+        )
+            return this;
+        var says = $"{known.Failed} of {known.Fitted} of lot {known.Lot} failed here, so {known.Rate.Low:P0} to {known.Rate.High:P0} do.";
+        return known.Verdict == LotVerdict.Bad
+            ? this with
+            {
+                Fit = NumberFit.BadLot,
+                Says = $"{Says} But its lot is bad: {says} Do not fit it; back to its seller.",
+            }
+            : this with
+            {
+                Says = $"{Says} {says}",
+            };
     }
 
     private static IEnumerable<(CartridgeType Type, int Slot, string Region)> Find(MachineModel model, string read) =>

@@ -3,6 +3,7 @@ using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
+using SideBench.Core.Shelf;
 
 namespace SideBench.Core.Ink;
 
@@ -11,7 +12,8 @@ namespace SideBench.Core.Ink;
 /// <param name="state">Where the job stands.</param>
 /// <param name="numbers">House numbers.</param>
 /// <param name="now">The time.</param>
-public sealed class InkKeeping(MachineModel model, JobState state, InkNumbers numbers, DateTimeOffset now)
+/// <param name="hasTool">Whether the shelf has a chip tool, as far as it tells of tools at all.</param>
+public sealed partial class InkKeeping(MachineModel model, JobState state, InkNumbers numbers, DateTimeOffset now, bool hasTool = true)
 {
     private const double AllOfIt = 100;
     private const double MostGrams = 20_000;
@@ -74,8 +76,20 @@ public sealed class InkKeeping(MachineModel model, JobState state, InkNumbers nu
 
         return problems.Count > 0
             ? problems
-            : new List<EntryBody> { new SlotsFilled(slots!, numbers.Work.Fill * slots!.Count, Math.Round(cost, 2)) };
+            : new List<EntryBody>
+            {
+                new SlotsFilled([.. slots!.Select(s => WithMl(s, AddMl(s.Slot)))], numbers.Work.Fill * slots!.Count, Math.Round(cost, 2)),
+            };
     }
+
+    // A fill to full names what went in by the estimate: bottles are counted by it.
+    private static SlotAmount WithMl(SlotAmount slot, double? add) =>
+        slot.Amount is null ? slot with { After = add is { } ml ? Math.Round(ml, 1) : null } : slot with { After = null };
+
+    private double? AddMl(int slot) =>
+        SlotOnMachine.Of(model, model.Slots.First(s => s.Panel == slot), state, numbers, now).Estimate?.AddMl.Best is { } ml
+            ? Math.Max(0, ml)
+            : null;
 
     /// <summary>A reset was tried.</summary>
     /// <param name="tool">By what.</param>
@@ -83,7 +97,15 @@ public sealed class InkKeeping(MachineModel model, JobState state, InkNumbers nu
     /// <param name="tries">How often, 1 or more.</param>
     /// <param name="worked">Whether the counts were set anew.</param>
     /// <param name="despite">Why a board is pressed though a slot is not full; empty when all are.</param>
-    public Outcome<IReadOnlyList<EntryBody>> Reset(string? tool, IReadOnlyList<SlotAmount>? slots, int? tries, bool worked, string? despite)
+    /// <param name="filled">Slots filled to full just before it, by panel number.</param>
+    public Outcome<IReadOnlyList<EntryBody>> Reset(
+        string? tool,
+        IReadOnlyList<SlotAmount>? slots,
+        int? tries,
+        bool worked,
+        string? despite,
+        IReadOnlyList<int>? filled = null
+    )
     {
         var problems = Checked(slots, "%", 0, AllOfIt);
         Guard.Word(problems, tool, "/tool", InkWords.Tools);
@@ -94,13 +116,15 @@ public sealed class InkKeeping(MachineModel model, JobState state, InkNumbers nu
                 problems.Add(new Problem(InkProblem.NotByThat, $"/slots/{at}/slot", on.Slot.Panel, InkWords.Tool(tool!)));
         if (problems.Count > 0)
             return problems;
+        if (tool == InkWords.HandTool && !hasTool)
+            return new Problem(ShelfProblem.NoTool, "/tool");
         int? left = null;
         if (tool == InkWords.Board)
         {
             left = PressesLeft() - tries!.Value;
             if (left < 0)
                 return new Problem(InkProblem.NoPressLeft, "/tries", PressesLeft(), tries);
-            var empty = NotFull();
+            var empty = NotFull().Except(filled ?? []).ToList();
             if (empty.Count > 0 && string.IsNullOrWhiteSpace(despite))
                 return new Problem(InkProblem.NotAllFull, "/despite", string.Join(", ", empty));
         }
@@ -130,26 +154,39 @@ public sealed class InkKeeping(MachineModel model, JobState state, InkNumbers nu
             Guard.Range(problems, piece.Ml ?? 0, "/ml", 0, Math.Round(type.Fill.Value * (1 + (4 * numbers.Noise.PouredSd)), 1));
             Guard.Range(problems, piece.ChipPct ?? 0, "/chipPct", 0, AllOfIt);
             if (problems.Count == 0)
-                return new List<EntryBody>
-                {
-                    new SlotFitted(
-                        piece.Slot,
-                        type.Id,
-                        type.Name,
-                        piece.Ml ?? type.Fill.Value,
-                        type.HasCount ? piece.ChipPct ?? AllOfIt : null,
-                        piece.Number?.Trim() ?? "",
-                        piece.Lot?.Trim() ?? "",
-                        piece.Seller?.Trim() ?? "",
-                        piece.ReturnBy,
-                        piece.Became?.Trim() ?? "",
-                        piece.IsBought ? type.Price : 0
-                    ),
-                };
+                return (List<EntryBody>)
+                    [
+                        new SlotFitted(
+                            piece.Slot,
+                            type.Id,
+                            type.Name,
+                            piece.Ml ?? MlOf(type, piece.ChipPct),
+                            type.HasCount ? piece.ChipPct ?? AllOfIt : null,
+                            piece.Number?.Trim() ?? "",
+                            piece.Lot?.Trim() ?? "",
+                            piece.Seller?.Trim() ?? "",
+                            piece.ReturnBy,
+                            piece.Became?.Trim() ?? "",
+                            piece.IsBought ? type.Price : 0
+                        ),
+                        .. Purge(piece.IsPurged && type.Inside != "tank"),
+                    ];
         }
 
         return problems;
     }
+
+    // A piece as bought that counted down already has used what it counted.
+    private static double MlOf(CartridgeType type, double? chipPct) =>
+        type is { IsFilled: false, HasCount: true } && chipPct is { } pct
+            ? Math.Max(0, type.Fill.Value - (type.ChipCounts.Value * (AllOfIt - pct) / AllOfIt))
+            : type.Fill.Value;
+
+    // The machine purges all channels by itself after a change.
+    private List<EntryBody> Purge(bool isPurged) =>
+        isPurged && model.Operation("purge") is { } purge
+            ? [new Purged(purge.PerChannel.Value * model.Slots.Count, purge.CounterPct, purge.Time.Value)]
+            : [];
 
     /// <summary>A whole visit as it was planned: everything filled to full, and what is reset with it.</summary>
     public Outcome<IReadOnlyList<EntryBody>> Visit(InkVisit? visit)
@@ -173,7 +210,7 @@ public sealed class InkKeeping(MachineModel model, JobState state, InkNumbers nu
         if (fills.Count > 0)
         {
             var cost = Math.Round(fills.Sum(s => InkVisit.CostOf(s, numbers)), 2);
-            List<SlotAmount> slots = [.. fills.Select(s => new SlotAmount(s.On.Slot.Panel, null))];
+            List<SlotAmount> slots = [.. fills.Select(s => WithMl(new SlotAmount(s.On.Slot.Panel, null), s.Ml))];
             lines.Add(new SlotsFilled(slots, numbers.Work.Open + (numbers.Work.Fill * fills.Count), cost));
         }
 
@@ -281,6 +318,7 @@ public sealed class InkKeeping(MachineModel model, JobState state, InkNumbers nu
 /// <param name="ReturnBy">Until when the seller takes it back.</param>
 /// <param name="Became">What became of the old one: returned, exchanged, scrapped, kept.</param>
 /// <param name="IsBought">Whether it is new, and charged.</param>
+/// <param name="IsPurged">Whether the machine purged after it.</param>
 public sealed record FittedPiece(
     int Slot,
     string? Type,
@@ -291,7 +329,8 @@ public sealed record FittedPiece(
     string? Seller,
     DateOnly? ReturnBy,
     string? Became,
-    bool IsBought
+    bool IsBought,
+    bool IsPurged = false
 )
 {
     internal IReadOnlyList<(string? Text, string Path)> Texts =>

@@ -12,6 +12,8 @@ namespace SideBench.Core.Ink;
 /// <param name="Region">The region whose cartridge numbers are the shop's.</param>
 /// <param name="Rules">When slots are filled and counts are reset.</param>
 /// <param name="Work">How long the hand takes.</param>
+/// <param name="Money">What refilling is reckoned with.</param>
+/// <param name="Split">How machines make colours of their inks.</param>
 public sealed record InkNumbers(
     SlotNoise Noise,
     double UseShape,
@@ -20,8 +22,15 @@ public sealed record InkNumbers(
     IReadOnlyDictionary<string, decimal> BottleMl,
     string Region,
     SlotRules Rules,
-    SlotWork Work
+    SlotWork Work,
+    InkMoneyNumbers Money,
+    InkSplit Split
 );
+
+/// <summary>What refilling is reckoned with.</summary>
+/// <param name="FillsPerPiece">So many fillings a refillable lasts.</param>
+/// <param name="HeadRisk">By mechanism: chance that one filling costs the head, 0 to 1.</param>
+public sealed record InkMoneyNumbers(double FillsPerPiece, IReadOnlyDictionary<string, double> HeadRisk);
 
 /// <summary>When slots are filled and counts are reset.</summary>
 /// <param name="FloorPct">Below this count a hand tool mostly fails, %.</param>
@@ -39,6 +48,8 @@ public sealed record InkNumbers(
 /// <param name="WarnShareWeighed">The same once a piece was weighed twice: what is left then is little either way.</param>
 /// <param name="ForecastDays">Use is told only when readings lie so many days apart, days.</param>
 /// <param name="WeekSpread">How far the use of one week differs from the mean, one standard deviation, share of it.</param>
+/// <param name="JointDays">What falls due so many days after the first is done in the same visit, days.</param>
+/// <param name="SoftDonorPct">A donor's count for those who try whatever is left, %.</param>
 public sealed record SlotRules(
     double FloorPct,
     int Tries,
@@ -52,7 +63,9 @@ public sealed record SlotRules(
     double WarnShare,
     double WarnShareWeighed,
     double ForecastDays,
-    double WeekSpread
+    double WeekSpread,
+    double JointDays,
+    double SoftDonorPct
 );
 
 /// <summary>How long the hand takes over ink and chips, min.</summary>
@@ -61,7 +74,8 @@ public sealed record SlotRules(
 /// <param name="Weigh">Weighing one cartridge.</param>
 /// <param name="Reset">One reset.</param>
 /// <param name="Prime">Priming a slot that took in air.</param>
-public sealed record SlotWork(double Open, double Fill, double Weigh, double Reset, double Prime);
+/// <param name="Convert">Carrying one chip over into a refillable.</param>
+public sealed record SlotWork(double Open, double Fill, double Weigh, double Reset, double Prime, double Convert);
 
 /// <summary>How far fills, weighings and counts are from the truth; standard deviations.</summary>
 /// <param name="FullSd">A fill to full, share of a full fill.</param>

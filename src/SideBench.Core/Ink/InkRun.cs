@@ -11,7 +11,7 @@ public sealed record SlotRun(SlotOnMachine Slot, Quantities.Band Pages, double A
 
 /// <summary>Whether the ink lasts a run of pages.</summary>
 /// <param name="Slots">Every slot whose ink is known by more than its count, the shortest first.</param>
-/// <param name="PageMl">What a page takes of each channel, ml.</param>
+/// <param name="PageMl">What a page takes of its fullest channel, ml.</param>
 /// <param name="Lasts">Whether all last, even at their low end.</param>
 public sealed record InkRun(IReadOnlyList<SlotRun> Slots, double PageMl, bool Lasts)
 {
@@ -20,25 +20,25 @@ public sealed record InkRun(IReadOnlyList<SlotRun> Slots, double PageMl, bool La
     /// <param name="slots">Its slots.</param>
     /// <param name="numbers">House numbers.</param>
     /// <param name="pages">Pages to print, 1 or more.</param>
-    /// <param name="coverPct">Mean coverage of a channel, %, above 0.</param>
+    /// <param name="coverPct">Mean coverage of each channel by panel number, %; a channel that takes nothing stops no run.</param>
     /// <param name="size">A page, as a multiple of the one the model's figure is for.</param>
     public static InkRun Of(
         MachineModel model,
         IReadOnlyList<SlotOnMachine> slots,
         InkNumbers numbers,
         int pages,
-        double coverPct,
+        Func<int, double> coverPct,
         double size
     )
     {
-        var page = model.PageMl * size * coverPct / numbers.Rules.PageCoverPct;
+        var page = (int panel) => model.PageMl * size * coverPct(panel) / numbers.Rules.PageCoverPct;
         var each = slots
-            .Where(s => s is { IsWitnessed: true, Estimate: not null })
-            .Select(s => One(s, page, pages))
+            .Where(s => s is { IsWitnessed: true, Estimate: not null } && page(s.Slot.Panel) > 0)
+            .Select(s => One(s, page(s.Slot.Panel), pages))
             .OrderBy(s => s.Pages.Best)
             .ThenBy(s => s.Slot.Slot.Panel)
             .ToList();
-        return new InkRun(each, page, each.Count > 0 && each.All(s => s.Pages.Low >= pages));
+        return new InkRun(each, model.Slots.Max(s => page(s.Panel)), each.Count > 0 && each.All(s => s.Pages.Low >= pages));
     }
 
     private static SlotRun One(SlotOnMachine slot, double page, int pages)

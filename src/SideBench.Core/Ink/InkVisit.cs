@@ -43,6 +43,7 @@ public sealed record InkVisit(
 )
 {
     private const string PurgeId = "purge";
+    private const string Lights = "lights";
 
     /// <summary>The visit that is due; null when nothing is.</summary>
     /// <param name="model">The model.</param>
@@ -82,7 +83,7 @@ public sealed record InkVisit(
         var airy = visit.Count(s => s.Advice.Urgency == SlotUrgency.Air);
         return new InkVisit(
             visit,
-            [.. Work(visit, resets, board, pressesLeft, purge, numbers)],
+            [.. Work(model, visit, resets, board, pressesLeft, purge, numbers)],
             resets,
             board,
             Minutes.Of(
@@ -126,6 +127,7 @@ public sealed record InkVisit(
     }
 
     private static IEnumerable<string> Work(
+        MachineModel model,
         List<VisitSlot> visit,
         List<int> resets,
         bool board,
@@ -142,6 +144,8 @@ public sealed record InkVisit(
             yield return "By the machine’s own replace routine, power on: never with the power off.";
         else
             yield return $"Open the ink door; take out {Count(visit.Count)}, in panel order.";
+        if (!isTank && model.Axes.GetValueOrDefault("panel") == Lights)
+            yield return ByLights([.. visit.Select(s => s.On.Slot).OrderBy(s => s.Panel)]);
         foreach (var air in visit.Where(s => s.Advice.Urgency == SlotUrgency.Air))
             yield return $"Slot {air.On.Slot.Panel}, {air.On.Slot.Ink}, first: it took in air. Fill {air.Ml:0} ml and prime it.";
         foreach (var one in visit.Where(s => s.Advice is { Way: SlotWay.Replace }))
@@ -155,12 +159,21 @@ public sealed record InkVisit(
             yield return $"Door still open: press the board’s reset once; {pressesLeft - 1} presses left after it.";
         else if (resets.Count > 0)
             yield return $"Reset slot {string.Join(", ", resets)}: read it, up to {numbers.Rules.Tries} tries seated anew, read it again.";
+        if (model.Prompt.Length > 0 && visit.Any(s => s.On.Type!.IsFilled))
+            yield return $"Its prompt about the ink: {model.Prompt}";
         if (purge is not null)
             yield return $"Close up: one purge for all, {purge.Time.Value:0.#} min.";
         yield return visit.Any(s => s.Advice.Urgency == SlotUrgency.Air)
             ? "Nozzle sheet; a primed slot may need one clean, not more."
             : "Nozzle sheet.";
     }
+
+    // Where there are only lights, each press of the ink button goes on to the next slot that the machine points at.
+    private static string ByLights(IReadOnlyList<Slot> flagged) =>
+        "Ink button: it points at "
+        + string.Join(", ", flagged.Select((s, i) => i == 0 ? $"{s.Ink} first" : $"{s.Ink} after {i}"))
+        + (flagged.Count > 1 ? " presses" : "")
+        + $"; press {flagged.Count} goes to the place of exchange. Only slots it calls low are pointed at.";
 
     private static string Count(int n) => n == 1 ? "the cartridge" : $"the {n} cartridges";
 }

@@ -80,6 +80,8 @@ public sealed record RefillAdvice(
             warnings.Add(
                 "Not with the power off, and no firmware update: its chip sets itself back only by the machine’s replace routine."
             );
+        if (type.IsDummy)
+            warnings.Add("Seat it firmly, without force: its pins bend.");
         if (type is { Chip: "auto", IsFilled: true, CountsPastFill: true } or { Chip: "auto", IsFilled: true, Inside: "sponge" })
             warnings.Add("A hard case: its chip sets itself back only when it is refused, and its ink ends before that.");
         if (type.Chip is "one-time" && type.IsFilled)
@@ -119,6 +121,7 @@ public sealed record RefillAdvice(
         type switch
         {
             { IsFilled: false } => (SlotWay.Replace, "As bought: it is not filled, a new one goes in."),
+            { IsDummy: true } => (SlotWay.Fill, "A chip and no ink: its ink is proved at the reservoir, whatever it counts."),
             { Chip: "board" } => (
                 SlotWay.FillForBoard,
                 "One press claims ink in every slot, so all are filled first; presses are counted."
@@ -165,6 +168,7 @@ public sealed record RefillAdvice(
         var add = $"{now.AddMl.Best:0} ml";
         return (urgency, way) switch
         {
+            (SlotUrgency.Unknown, _) when type.IsDummy => "Look at its reservoir, and say when it is filled.",
             (SlotUrgency.Unknown, _) when now.ChipPct is not null => type.Tare is null
                 ? "Its count alone does not say what is in it: say when it is filled."
                 : "Its chip alone does not say what is in it: weigh it.",

@@ -91,6 +91,8 @@ public sealed record SlotOnMachine(
     private static CartridgeType? Assumed(MachineModel model, Slot slot, string ink)
     {
         var fits = model.Cartridges.Where(c => c.Slots.Contains(slot.Panel)).ToList();
+        if (ink == "addon" && fits.FirstOrDefault(c => c.IsDummy) is { } dummy)
+            return dummy;
         return ink is "refilled" or "addon" ? fits.FirstOrDefault(c => c.IsFilled) ?? fits.FirstOrDefault() : fits.FirstOrDefault();
     }
 

@@ -5,8 +5,8 @@ namespace SideBench.Core.Machines;
 /// <summary>What can be fitted in a slot of a model: a maker's cartridge, a refillable, a tank that stays.</summary>
 /// <param name="Id">Name used in the record, such as <c>refillable</c>.</param>
 /// <param name="Name">What the screen says.</param>
-/// <param name="Source">maker, compatible, refillable, refilled (a maker's own, filled again) or tank.</param>
-/// <param name="Inside">sponge, bag, baffled, outlet-sponge, tank or head-cartridge.</param>
+/// <param name="Source">maker, compatible, refillable, refilled (a maker's own, filled again), tank, or dummy (a chip alone).</param>
+/// <param name="Inside">sponge, bag, baffled, outlet-sponge, tank, head-cartridge, or reservoir for a dummy.</param>
 /// <param name="Chip">none, one-time, hand-tool, auto, board, carrier, or count for a count that people set back themselves.</param>
 /// <param name="Slots">The slots it fits, by panel number.</param>
 /// <param name="ChipCounts">What its chip counts from 100 to 0; 0 where there is none.</param>
@@ -34,8 +34,14 @@ public sealed record CartridgeType(
     IReadOnlyDictionary<string, IReadOnlyList<string>> Numbers
 )
 {
+    /// <summary>How a tool whose pins differ from the chip's is laid on, in words; empty where they are alike.</summary>
+    public string Align { get; init; } = "";
+
+    /// <summary>Whether it is a chip and no ink, fed from elsewhere.</summary>
+    public bool IsDummy => Source == "dummy";
+
     /// <summary>Whether people fill it.</summary>
-    public bool IsFilled => Source is "refillable" or "refilled" or "tank";
+    public bool IsFilled => Source is "refillable" or "refilled" or "tank" or "dummy";
 
     /// <summary>Whether it has a count at all.</summary>
     public bool HasCount => Chip != "none" && ChipCounts.Value > 0;

@@ -130,6 +130,12 @@ public sealed record MachineModel
     /// <summary>Whether it stops dead, in mid-page, when a slot is called empty.</summary>
     public bool StopsDead { get; init; }
 
+    /// <summary>How its prompt about ink that is not its maker's is walked through, by its own keys; empty when it has none.</summary>
+    public string Prompt { get; init; } = "";
+
+    /// <summary>Where its waste store is, and from where it is reached; empty when not told.</summary>
+    public string WasteAt { get; init; } = "";
+
     /// <summary>What its head can be given.</summary>
     public required HeadFigures HeadCare { get; init; }
 

@@ -32,6 +32,14 @@ public sealed class DemoWorld
     public const int TwoYears = 730;
 
     private const int MachineCount = 40;
+    private const decimal DearPiece = 40;
+
+    private static readonly IReadOnlyList<(string Name, string Seller, double Fails)> Lots =
+    [
+        ("K2-118", "Alder Supplies", 0.04),
+        ("M7-301", "Harbour Ink", 0.6),
+        ("P1-044", "Alder Supplies", 0.04),
+    ];
 
     private static readonly IReadOnlyList<DemoCustomer> Known =
     [
@@ -54,6 +62,8 @@ public sealed class DemoWorld
     private readonly Dictionary<(string, string), CaseBook> books = [];
     private readonly Dictionary<int, MachineCase> stands = [];
     private readonly Random chance;
+    private readonly Random lots;
+    private readonly Dictionary<(int Machine, int Slot), int> lotsIn = [];
     private readonly int days;
     private readonly DateTimeOffset now;
 
@@ -81,6 +91,7 @@ public sealed class DemoWorld
         this.book = book;
         this.models = [.. models.OrderBy(m => m.Id, StringComparer.Ordinal)];
         this.now = now;
+        lots = new Random(seed + 1);
         chance = new Random(seed);
         Machines = [.. Enumerable.Range(0, MachineCount).Select(NewMachine)];
     }
@@ -174,7 +185,7 @@ public sealed class DemoWorld
         var person = Person(1 + chance.Next(2));
         var printer = SimulatedPrinter.Drawn(Numbers.Printers, caseBook, Begun(intake).Case.Facts, chance);
         var script = Begun(printer.Panel(complaint.Id) is { } code ? intake with { Words = $"{complaint.Says} ({code.Code})" } : intake);
-        Fitted(script, model);
+        Fitted(script, model, machine);
         PastVisit.Work(script, printer, Known[Machines[machine].Customer].Name, chance);
         stands[machine] = MachineCase.Of(script.Entries, script.Machine);
         return new DemoJob(machine, script.Entries);
@@ -189,11 +200,26 @@ public sealed class DemoWorld
     }
 
     // Machines that run on refillables come with them filled to full, each time.
-    private static void Fitted(JobScript script, MachineModel model)
+    private void Fitted(JobScript script, MachineModel model, int machine)
     {
-        if (model.Cartridges.FirstOrDefault(c => c is { IsFilled: true, Chip: "board" or "auto" }) is { } type)
+        if (model.Cartridges.FirstOrDefault(c => c is { IsFilled: true, IsDummy: false, Chip: "board" or "auto" }) is { } type)
             foreach (var slot in type.Slots)
                 script.Ink(i => i.Fit(new FittedPiece(slot, type.Id, null, null, null, null, null, null, null, false)));
+        else if (model.Cartridges.FirstOrDefault(c => c is { Source: "maker", Price: > 0 and < DearPiece }) is { } bought)
+            script.Ink(i => i.Fit(Piece(machine, bought.Slots[lots.Next(bought.Slots.Count)], bought)));
+    }
+
+    // Bought pieces come of a few lots, one of which often fails.
+    private FittedPiece Piece(int machine, int slot, CartridgeType type)
+    {
+        var lot = lots.Next(Lots.Count);
+        var before = lotsIn.TryGetValue((machine, slot), out var last) ? last : -1;
+        lotsIn[(machine, slot)] = lot;
+        var became =
+            before < 0 ? ""
+            : lots.NextDouble() < Lots[before].Fails ? "exchanged"
+            : "empty, and thrown away";
+        return new FittedPiece(slot, type.Id, null, null, null, Lots[lot].Name, Lots[lot].Seller, null, became, true);
     }
 
     private DateTimeOffset Workday(DateTimeOffset day)

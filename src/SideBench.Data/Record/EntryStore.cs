@@ -1,6 +1,7 @@
 using Npgsql;
 using NpgsqlTypes;
 using SideBench.Core.Identity;
+using SideBench.Core.Ink;
 using SideBench.Core.Record;
 
 namespace SideBench.Data.Record;
@@ -39,6 +40,14 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         WHERE machine_id = $1
           AND kind = ANY ($2)
         ORDER BY entry_id
+        """;
+
+    private const string OfKindsSql = """
+        SELECT e.entry_id, e.job_id, e.version, e.person_id, e.person_name, e.written_at, e.kind, e.body, m.machine_id, m.model_id, m.serial
+        FROM standing_entries e
+        JOIN machines m ON m.machine_id = e.machine_id
+        WHERE e.kind = ANY ($1)
+        ORDER BY e.entry_id
         """;
 
     private const string OfShopSql = """
@@ -139,6 +148,20 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         command.Parameters.With(subject.ToString());
         await using var rows = await command.ExecuteReaderAsync(cancel);
         return await ReadAll(rows, cancel);
+    }
+
+    /// <summary>Lines of some kinds of all machines, oldest first; what was taken back is left out.</summary>
+    /// <param name="kinds">The kinds.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<ShopLine>> OfKinds(IReadOnlyList<string> kinds, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(OfKindsSql);
+        command.Parameters.With(kinds.ToArray());
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        var lines = new List<ShopLine>();
+        while (await rows.ReadAsync(cancel))
+            lines.Add(new ShopLine(ReadRow(rows), rows.GetInt64(8), rows.GetString(9), rows.GetString(10)));
+        return lines;
     }
 
     /// <summary>Lines about the shop itself, oldest first.</summary>

@@ -4,6 +4,7 @@ using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
+using SideBench.Core.Shelf;
 using SideBench.Core.Simulation;
 using SideBench.Data.Bulk;
 using SideBench.Data.Machines;
@@ -66,6 +67,32 @@ public static class DemoLoad
         await transaction.CommitAsync(cancel);
         services.GetRequiredService<StandIns>().Forget();
         await books.Load(services.GetRequiredService<EntryStore>(), services.GetRequiredService<VerdictStore>(), cancel);
+        await Shelve(services.GetRequiredService<WriteDesk>(), persons[0], books, cancel);
+    }
+
+    // What lies on the shelf came on one day, told as a person tells it.
+    private static Task Shelve(WriteDesk desk, PersonRow person, BenchBooks books, CancellationToken cancel)
+    {
+        StockCame Came(string kind, string name, string of, double amount, decimal price, string lot = "", int? days = null) =>
+            new(kind, name, of, amount, "", price, "Alder Supplies", lot, days is { } n ? books.Today.AddDays(n) : null);
+        StockCame[] came =
+        [
+            Came("ink", "Cyan refill", "Cyan dye", 500, 14),
+            Came("ink", "Black refill", "Black dye", 1000, 22),
+            Came("ink", "Photo black refill", "Photo black pigment", 500, 31),
+            Came("key", "Counter key", "Tolling Folio 3", 3, 27),
+            Came("key", "Counter key", "Marram Duo", 1, 9),
+            Came("tool", "Seven-pin tool", "hand-tool chips", 1, 24),
+            Came("board", "Reset board", "Tolling Broadside 44", 1, 64, "RB-9", 4),
+            Came("pads", "Pad set, right bay", "Tolling Folio 3", 2, 28),
+        ];
+        var keeping = new StockKeeping([], books.Shop.Numbers.Of<ShelfNumbers>());
+        var key = Guid.NewGuid();
+        return desk.OnShop(
+            new Asked(new Write(key, $"{key}", person.Id, person.Name, books.Now), 0),
+            _ => came.SelectMany(c => keeping.Come(c).Value).ToList(),
+            cancel
+        );
     }
 
     /// <summary>What a made-up world is made with.</summary>

@@ -12,6 +12,9 @@ public static class Settings
     /// <summary>Name of the setting that names folders of packs, ours first, separated by a colon.</summary>
     public const string Packs = "SIDEBENCH_PACKS";
 
+    /// <summary>Name of the setting that says where a scale listens, <c>host:port</c>; not needed.</summary>
+    public const string Scale = "SIDEBENCH_SCALE";
+
     /// <summary>A setting that must be there.</summary>
     public static string Needed(string name) =>
         Environment.GetEnvironmentVariable(name) is { Length: > 0 } value

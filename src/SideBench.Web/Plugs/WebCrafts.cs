@@ -4,6 +4,7 @@ using SideBench.Web.Features.Estimates;
 using SideBench.Web.Features.HeadCare;
 using SideBench.Web.Features.Ink;
 using SideBench.Web.Features.Nozzles;
+using SideBench.Web.Features.Shelf;
 using SideBench.Web.Features.StripDown;
 using SideBench.Web.Features.Sums;
 
@@ -24,7 +25,8 @@ public static class WebCrafts
         {
             Advises = (job, shop, now) => HeadAdvice.On(job, shop.Numbers.Of<HeadCareNumbers>(), shop.Numbers.Of<InkNumbers>(), now),
         },
-        new WebCraft("Ink", routes => routes.MapInk()),
+        new WebCraft("Ink", routes => routes.MapInk()) { Services = services => services.AddSingleton<ScaleDesk>() },
+        new WebCraft("Shelf", routes => routes.MapShelf()) { Services = services => services.AddSingleton<ShelfDesk>() },
         new WebCraft("Sums", routes => routes.MapSums()),
         new WebCraft("Estimates", routes => routes.MapEstimates()),
     ];

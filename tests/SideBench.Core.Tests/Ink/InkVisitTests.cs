@@ -144,14 +144,14 @@ public class InkVisitTests
     public void Run_IsStoppedByTheSlotWithTheFewestPages_AndLastsAfterTheTopUpItNames()
     {
         var job = new InkOnJob(Broadside).AllFitted("refillable-board").Chips(90, 90, 40, 90, 90, 90, 90, 90, 90);
-        var run = InkRun.Of(job.Model, job.Slots, InkOnJob.House, 90, 10, 1);
+        var run = InkRun.Of(job.Model, job.Slots, InkOnJob.House, 90, _ => 10, 1);
         Assert.Equal(0.4, run.PageMl, 9);
         Assert.False(run.Lasts);
         Assert.Equal(3, run.Slots[0].Slot.Slot.Panel);
         Assert.InRange(run.Slots[0].Pages.Best, 68, 71);
         Assert.True(run.Slots[0].Pages.Low < run.Slots[0].Pages.Best && run.Slots[0].Fits);
         job.Tell(i => i.Fill([new SlotAmount(3, Math.Ceiling(run.Slots[0].AddMl * 1.07))]));
-        Assert.True(InkRun.Of(job.Model, job.Slots, InkOnJob.House, 90, 10, 1).Lasts);
-        Assert.False(InkRun.Of(job.Model, job.Slots, InkOnJob.House, 5000, 10, 1).Slots[0].Fits);
+        Assert.True(InkRun.Of(job.Model, job.Slots, InkOnJob.House, 90, _ => 10, 1).Lasts);
+        Assert.False(InkRun.Of(job.Model, job.Slots, InkOnJob.House, 5000, _ => 10, 1).Slots[0].Fits);
     }
 }

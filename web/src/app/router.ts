@@ -41,7 +41,7 @@ export const router = createRouter({
       props: byId,
       meta: { title: 'Record' },
     },
-    { path: '/shelf', component: () => import('@/features/practice/ShelfPage.vue'), meta: { title: 'Shelf' } },
+    { path: '/shelf', component: () => import('@/features/shelf/ShelfPage.vue'), meta: { title: 'Shelf' } },
     { path: '/guides', component: () => import('@/features/guides/GuidesPage.vue'), meta: { title: 'Guides' } },
     { path: '/guides/words', component: () => import('@/features/guides/WordsPage.vue'), meta: { title: 'Words' } },
     {

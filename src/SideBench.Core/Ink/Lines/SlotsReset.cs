@@ -38,7 +38,7 @@ public sealed record SlotsReset(
 
     public override string Says =>
         $"{(Worked ? "Chips reset" : "Reset failed")} by {InkWords.Tool(Tool)}, slot{(Slots.Count > 1 ? "s" : "")} "
-        + string.Join(", ", Slots.Select(s => s.Slot))
+        + string.Join(", ", Slots.Select(s => s.Lamp.Length > 0 ? $"{s.Slot} (lamp {s.Lamp})" : $"{s.Slot}"))
         + (Tries > 1 ? $", {Tries} tries" : "")
         + (Left is { } left ? $", {left} presses left" : "")
         + (Despite.Length > 0 ? $"; in spite of the hold: {Despite}" : "");

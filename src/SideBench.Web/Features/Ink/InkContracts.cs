@@ -24,6 +24,16 @@ public sealed record ResetRequest(
     int Thread = 0
 ) : IJobWrite;
 
+/// <summary>A slot in a reset session, in the order of the hand.</summary>
+/// <param name="Before">Its count before, %; null when not read.</param>
+/// <param name="Full">Whether it was filled to full; else <paramref name="Ml"/> went in, or nothing.</param>
+/// <param name="Tries">How often the tool was tried; 0 where its count was left.</param>
+/// <param name="Lamp">steady, blinks, red or dark; empty when not seen.</param>
+public sealed record SessionSlotBody(int Slot, double? Before, bool Full, double? Ml, int Tries, string? Lamp, bool Reset, double? After);
+
+public sealed record ResetSessionRequest(Guid Key, int SeenVersion, IReadOnlyList<SessionSlotBody>? Slots, string? Despite, int Thread = 0)
+    : IJobWrite;
+
 public sealed record FittedRequest(
     Guid Key,
     int SeenVersion,
@@ -37,6 +47,7 @@ public sealed record FittedRequest(
     DateOnly? ReturnBy,
     string? Became,
     bool Bought,
+    bool Purged = false,
     int Thread = 0
 ) : IJobWrite;
 
@@ -62,6 +73,7 @@ public sealed record CartridgeView(string Id, string Name, string Number, string
 /// <param name="DryOn">When it is down to its reserve at that use, with the earliest and the latest day of 9 in 10.</param>
 /// <param name="Front">Where it is, seen from the front, in words.</param>
 /// <param name="Tool">What resets its chip; empty when nothing does.</param>
+/// <param name="Align">How a tool whose pins differ is laid on; empty where they are alike.</param>
 public sealed record SlotInkView(
     int Panel,
     string Ink,
@@ -77,6 +89,7 @@ public sealed record SlotInkView(
     bool CanWeigh,
     bool IsFilled,
     string Tool,
+    string Align,
     double FillMl,
     double ReserveMl,
     FigureView? InkMl,
@@ -120,6 +133,58 @@ public sealed record InkVisitView(
     string Held
 );
 
+/// <summary>One slot of a conversion to refillables with carried chips.</summary>
+/// <param name="Lost">Whether its chip has too little left.</param>
+/// <param name="GoodUntil">Until when it has enough, at its use; null when not known or lost.</param>
+public sealed record ConversionStepView(int Slot, string Ink, double? DonorPct, bool Lost, DateTimeOffset? GoodUntil, string Says);
+
+/// <summary>The way to refillables, slot by slot while donors have memory.</summary>
+/// <param name="Floor">What a donor must have left, %.</param>
+/// <param name="Window">Until when all that are good now stay good.</param>
+public sealed record ConversionView(
+    string To,
+    double Floor,
+    IReadOnlyList<ConversionStepView> Steps,
+    decimal Cost,
+    double Minutes,
+    DateTimeOffset? Window
+);
+
+/// <summary>When ink work next falls due, and what falls due with it.</summary>
+public sealed record NextSessionView(
+    int Slot,
+    string Ink,
+    DateTimeOffset On,
+    DateTimeOffset Earliest,
+    DateTimeOffset Latest,
+    IReadOnlyList<int> With
+);
+
+/// <summary>What one kind of cartridge costs in use.</summary>
+/// <param name="PerPage">Over the slots it fits, all in.</param>
+/// <param name="Risk">Of a filling: the head it may cost, as a price.</param>
+/// <param name="PaysAfter">Fillings after which it pays against what its maker sells; null when never, or when it is that.</param>
+public sealed record InkMoneyView(
+    string Id,
+    string Name,
+    int Slots,
+    double UsableMl,
+    double PerMl,
+    double PerPage,
+    double Ink,
+    double Piece,
+    double Hands,
+    double Risk,
+    double? PaysAfter
+);
+
+/// <summary>What lies on the scale.</summary>
+/// <param name="MadeUp">Whether a simulated scale said it.</param>
+public sealed record ScaleView(double Grams, bool MadeUp);
+
+/// <summary>How much of a channel a page takes, by its picture.</summary>
+public sealed record CoverView(int Slot, string Ink, double Pct);
+
 /// <summary>Ink and chips of a job's machine.</summary>
 /// <param name="Fitted">What is fitted, in words.</param>
 /// <param name="PressesLeft">Presses that its reset board has left; null where it has none.</param>
@@ -139,7 +204,12 @@ public sealed record InkView(
     IReadOnlyList<SlotInkView> Slots,
     IReadOnlyList<SlotView> Map,
     InkVisitView? Visit,
-    string Currency
+    string Currency,
+    string Prompt,
+    string WasteAt,
+    NextSessionView? Next,
+    ConversionView? Conversion,
+    IReadOnlyList<InkMoneyView> Money
 );
 
 /// <summary>How far one slot goes.</summary>
@@ -150,7 +220,7 @@ public sealed record SlotRunView(int Panel, string Ink, FigureView Pages, double
 public sealed record InkRunView(bool Lasts, string Says, string After, double PageMl, IReadOnlyList<SlotRunView> Slots);
 
 /// <summary>What a number on a cartridge says of it.</summary>
-/// <param name="Fit">right, wrong-region, wrong-slot, other-model or unknown.</param>
+/// <param name="Fit">right, bad-lot, wrong-region, wrong-slot, other-model or unknown.</param>
 public sealed record CartridgeAnswerView(string Fit, int Slot, string Says);
 
 /// <summary>A slot at one moment of its life.</summary>

@@ -37,7 +37,12 @@ internal static class InkViews
             [.. slots.Select(s => Slot(s, model, numbers, now))],
             [.. model.Slots.Select(SlotView.Of)],
             VisitOf(job, numbers, now) is { } visit ? Visit(visit) : null,
-            job.Book.Book.House.Currency
+            job.Book.Book.House.Currency,
+            model.Prompt,
+            model.WasteAt,
+            NextSession.Of(slots, numbers.Rules, model.StopsDead) is { } next ? InkPlans.Next(next, now) : null,
+            InkPlans.Conversion(job, slots, numbers, now),
+            [.. InkPlans.Money(model, numbers, job.Book.Book.House)]
         );
     }
 
@@ -74,6 +79,7 @@ internal static class InkViews
             type?.Tare is not null,
             type?.IsFilled == true,
             type is null ? "" : InkKeeping.ToolFor(type.Chip),
+            type?.Align ?? "",
             type?.Fill.Value ?? slot.Holds.Value,
             type?.Reserve.Value ?? 0,
             on.IsKnown && now is not null ? Figure(now.Ink) : null,

@@ -24,6 +24,9 @@ public sealed class StandIns(WorldStore worlds)
     public async Task<IScanner?> Scanner(string name, CancellationToken cancel) =>
         await IsMadeUp(cancel) ? All.GetValueOrDefault(name) : null;
 
+    /// <summary>Whether this is the made-up shop: only there does a stand-in take part.</summary>
+    public async Task<bool> MayTakePart(CancellationToken cancel) => await IsMadeUp(cancel);
+
     /// <summary>Reads again what kind of world the records tell of.</summary>
     public void Forget() => isMadeUp = null;
 

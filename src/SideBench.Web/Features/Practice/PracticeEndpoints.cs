@@ -65,24 +65,6 @@ public static class PracticeEndpoints
             .For(Act.Read);
     }
 
-    private static void MapShopWrite<T>(
-        this IEndpointRouteBuilder shop,
-        string path,
-        Act act,
-        string name,
-        string summary,
-        Func<T, BenchBooks, IReadOnlyList<Entry>, Outcome<IReadOnlyList<EntryBody>>> rule
-    )
-        where T : class, IShopWrite =>
-        shop.MapPost(
-                path,
-                async (T request, ShopDesk desk, BenchBooks books, HttpContext http) =>
-                    (await desk.Write(http, request, entries => rule(request, books, entries))).ToResult()
-            )
-            .Produces<ShopView>()
-            .Described(name, summary)
-            .For(act);
-
     // Packs are taken in whole, or not at all: with a problem anywhere the old ones stay.
     private static async Task<IResult> ReadPacks(ShopDesk desk, BenchBooks books, PackFolders folders, CancellationToken cancel)
     {

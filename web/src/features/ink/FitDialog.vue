@@ -17,7 +17,17 @@ const props = defineProps<{
   desk: InkDesk
 }>()
 const emit = defineEmits<{ close: [] }>()
-const empty = () => ({ type: '', ml: '', chip: '', lot: '', seller: '', returnBy: '', became: '', bought: false })
+const empty = () => ({
+  type: '',
+  ml: '',
+  chip: '',
+  lot: '',
+  seller: '',
+  returnBy: '',
+  became: '',
+  bought: false,
+  purged: true,
+})
 const said = ref(empty())
 const look = ref<InstanceType<typeof NumberLook> | null>(null)
 watch(
@@ -27,7 +37,14 @@ watch(
   },
 )
 const type = computed(() => props.of.types.find((t) => t.id === said.value.type) ?? null)
-const fates = ['', 'returned to its seller', 'exchanged', 'scrapped', 'kept, its chip may be carried over']
+const fates = [
+  '',
+  'empty, and thrown away',
+  'kept, its chip may be carried over',
+  'returned to its seller',
+  'exchanged',
+  'failed, and scrapped',
+]
 async function save() {
   const done = await props.desk.fitted({
     slot: props.of.panel,
@@ -40,6 +57,7 @@ async function save() {
     returnBy: said.value.returnBy || null,
     became: said.value.became,
     bought: said.value.bought,
+    purged: said.value.purged,
   })
   if (done) emit('close')
 }
@@ -48,7 +66,7 @@ async function save() {
 <template>
   <AppDialog :open="open" :title="`What is fitted in slot ${of.panel}, ${of.ink}`" @close="emit('close')">
     <form class="space-y-3" @submit.prevent="save">
-      <NumberLook ref="look" :job="ink.job" :of="of.panel" />
+      <NumberLook ref="look" :job="ink.job" :of="of.panel" :lot="said.lot" />
       <label class="block"
         >It is
         <select v-model="said.type" class="field" required>
@@ -80,6 +98,9 @@ async function save() {
       <label v-if="type && type.price > 0" class="flex min-h-11 items-center gap-2">
         <input v-model="said.bought" type="checkbox" class="h-6 w-6" /> New from the shelf,
         {{ money(type.price, ink.currency) }}
+      </label>
+      <label v-if="of.canWeigh || of.hasCount" class="flex min-h-11 items-center gap-2">
+        <input v-model="said.purged" type="checkbox" class="h-6 w-6" /> The machine purged after it
       </label>
       <ProblemNote :problem="desk.problem.value" @dismiss="desk.dismiss" />
       <button class="press press-main w-full" :disabled="desk.busy.value">On record</button>

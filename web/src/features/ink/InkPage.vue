@@ -5,9 +5,11 @@ import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import AheadPanels from './AheadPanels.vue'
 import ChipsDialog from './ChipsDialog.vue'
 import FitDialog from './FitDialog.vue'
 import NumberLook from './NumberLook.vue'
+import ResetSession from './ResetSession.vue'
 import RunCheck from './RunCheck.vue'
 import SlotCard from './SlotCard.vue'
 import SlotDialog, { type SlotAct } from './SlotDialog.vue'
@@ -25,7 +27,7 @@ const desk = useInk(props.id)
 const { ink, query } = desk
 const picked = ref(0)
 const act = ref<SlotAct | null>(null)
-const dialog = ref<'' | 'chips' | 'fit'>('')
+const dialog = ref<'' | 'chips' | 'fit' | 'session'>('')
 const rank = ['air', 'now', 'unknown', 'soon', 'fine']
 const slot = computed(() => {
   const slots = ink.value?.slots ?? []
@@ -34,6 +36,7 @@ const slot = computed(() => {
 })
 const may = computed(() => session.mayBench && !!ink.value?.open)
 const counted = computed(() => ink.value?.slots.some((s) => s.hasCount) ?? false)
+const filled = computed(() => ink.value?.slots.some((s) => s.isFilled) ?? false)
 const asking = computed(() => act.value !== null || dialog.value !== '')
 const years = 104
 const lasts = (weeks: number) => (weeks > years ? 'more than two years' : `about ${Math.round(weeks)} weeks`)
@@ -52,6 +55,7 @@ useKeys(() => [
   { key: 'F', does: 'fill the slot', run: () => tell('fill', slot.value?.isFilled) },
   { key: 'R', does: 'reset its chip', run: () => tell('reset', !!slot.value?.tool) },
   { key: 'X', does: 'what is fitted', run: () => may.value && slot.value?.types.length && (dialog.value = 'fit') },
+  { key: 'S', does: 'slot by slot', run: () => may.value && filled.value && (dialog.value = 'session') },
   { key: '+', does: 'next slot', run: () => step(1) },
   { key: '-', does: 'slot before', run: () => step(-1) },
 ])
@@ -120,6 +124,7 @@ useKeys(() => [
           :may="session.mayBench"
           @done="desk.visit({})"
           @chips="dialog = 'chips'"
+          @session="dialog = 'session'"
         />
         <SlotCard :ink="ink" :of="slot" :may="may" @act="act = $event" @fit="dialog = 'fit'" />
         <div class="no-print grid grid-cols-[minmax(0,1fr)] gap-2">
@@ -130,12 +135,15 @@ useKeys(() => [
           </section>
         </div>
       </div>
+      <AheadPanels class="mt-2" :ink="ink" />
       <nav class="no-print mt-3 flex flex-wrap gap-2" aria-label="From here">
         <RouterLink class="press" :to="`/bench/${id}`"><span class="keycap">B</span> Bench</RouterLink>
         <RouterLink class="press" :to="`/bench/${id}/opening`">Guides for this machine</RouterLink>
+        <RouterLink class="press" to="/shelf">Shelf</RouterLink>
         <RouterLink class="press" to="/sums">Sums</RouterLink>
       </nav>
       <ChipsDialog :open="dialog === 'chips'" :ink="ink" :desk="desk" @close="dialog = ''" />
+      <ResetSession :open="dialog === 'session'" :ink="ink" :desk="desk" @close="dialog = ''" />
       <FitDialog :open="dialog === 'fit'" :of="slot" :ink="ink" :desk="desk" @close="dialog = ''" />
       <SlotDialog :act="act" :of="slot" :all="ink.slots" :desk="desk" @close="act = null" />
     </article>

@@ -8,16 +8,18 @@ const props = defineProps<{
   job: number
   /** The slot it is meant for; 0 for any. */
   of: number
+  /** Its lot, as typed. Default: none. */
+  lot?: string
 }>()
 const typed = ref('')
 const number = computed(() => typed.value.trim())
 const query = useQuery({
-  queryKey: computed(() => ['job', props.job, 'ink', 'number', number.value, props.of]),
+  queryKey: computed(() => ['job', props.job, 'ink', 'number', number.value, props.of, props.lot ?? '']),
   enabled: computed(() => number.value.length >= 3),
   queryFn: () =>
     dataOf(
       api.GET('/api/jobs/{id}/ink/number', {
-        params: { path: { id: props.job }, query: { number: number.value, slot: props.of } },
+        params: { path: { id: props.job }, query: { number: number.value, slot: props.of, lot: props.lot ?? '' } },
       }),
     ),
 })

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, dataOf } from '@/shared/api/client'
+import { api, dataOf, Refused, type Api } from '@/shared/api/client'
 import { typedNumber, withUnit } from '@/shared/format'
+import { coverOf } from './useInk'
 
 const props = defineProps<{
   /** Number of the job. */
@@ -22,9 +23,28 @@ const asked = computed(() => {
   const pages = typedNumber(said.value.pages)
   const cover = typedNumber(said.value.cover)
   return pages !== null && cover !== null && Number.isInteger(pages) && pages >= 1 && cover > 0 && cover <= 100
-    ? { pages, cover, size: Number(said.value.size) }
+    ? {
+        pages,
+        cover,
+        size: Number(said.value.size),
+        covers: covers.value.map((c) => `${c.slot}:${c.pct.toFixed(2)}`).join(','),
+      }
     : null
 })
+const covers = ref<Api<'CoverView'>[]>([])
+const pictured = ref('')
+// The picture is measured and forgotten; its coverage stands until another is given.
+async function measure(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  try {
+    covers.value = await coverOf(props.job, file)
+    pictured.value = ''
+  } catch (error) {
+    covers.value = []
+    pictured.value = error instanceof Refused ? error.body.detail : 'The picture could not be measured.'
+  }
+}
 const query = useQuery({
   queryKey: computed(() => ['job', props.job, 'ink', 'run', asked.value, props.version]),
   enabled: computed(() => asked.value !== null),
@@ -45,8 +65,21 @@ const query = useQuery({
           <option v-for="s in sizes" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
       >
-      <label class="w-28">Cover, % <input v-model="said.cover" class="field font-mono" inputmode="decimal" /></label>
+      <label v-if="!covers.length" class="w-28"
+        >Cover, % <input v-model="said.cover" class="field font-mono" inputmode="decimal"
+      /></label>
     </div>
+    <label class="press mt-2 w-full cursor-pointer justify-center focus-within:outline-3"
+      >{{ covers.length ? 'Measure another page' : 'Or measure a page’s picture' }}
+      <input class="sr-only" type="file" accept="image/png,image/jpeg" data-testid="page-picture" @change="measure" />
+    </label>
+    <p v-if="pictured" class="mt-1 border-l-4 border-stop bg-stop-tint px-3 py-1" role="alert">{{ pictured }}</p>
+    <p v-if="covers.length" class="mt-1 text-sm" data-testid="covers">
+      <template v-for="(c, i) in covers" :key="c.slot"
+        >{{ i ? ', ' : '' }}{{ c.ink }} <b class="font-mono">{{ withUnit(c.pct, '%', 1) }}</b></template
+      >.
+      <button type="button" class="press ml-2" @click="covers = []">Type it instead</button>
+    </p>
     <div aria-live="polite">
       <p v-if="!asked" class="mt-2 text-stop">Whole pages from 1, and a coverage above 0 and up to 100 %.</p>
       <template v-else-if="query.data.value">
@@ -60,8 +93,13 @@ const query = useQuery({
           {{ query.data.value.after }}
         </p>
         <p class="mt-1 text-sm text-soft">
-          A page takes {{ withUnit(query.data.value.pageMl, 'ml', 3) }} of each channel. Coverage is that of the fullest
-          channel, or of each alike.
+          A page takes {{ withUnit(query.data.value.pageMl, 'ml', 3) }} of
+          {{ covers.length ? 'its fullest channel' : 'each channel' }}.
+          {{
+            covers.length
+              ? 'Split over the inks by house defaults: a measured run is better.'
+              : 'Coverage is that of the fullest channel, or of each alike.'
+          }}
         </p>
       </template>
     </div>

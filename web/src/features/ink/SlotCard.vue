@@ -85,6 +85,8 @@ const figures = computed(() => {
     </div>
     <SlotMap :slots="ink.map as never" :told="of.panel" />
     <p class="mt-1 text-sm">{{ of.front }}; {{ of.back }}.</p>
+    <p v-if="of.align" class="mt-1 text-sm">Tool: {{ of.align }}.</p>
+    <p v-if="ink.wasteAt" class="mt-1 text-sm text-soft">Waste: {{ ink.wasteAt }}.</p>
     <div class="mt-2"><SlotLife :job="ink.job" :panel="of.panel" :version="ink.version" /></div>
   </section>
 </template>

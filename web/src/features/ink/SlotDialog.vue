@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { Refused } from '@/shared/api/client'
 import { typedNumber } from '@/shared/format'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
@@ -20,7 +21,10 @@ const emit = defineEmits<{ close: [] }>()
 const said = ref({ amount: '', before: '', tries: '1', worked: true, despite: '' })
 watch(
   () => props.act,
-  () => (said.value = { amount: '', before: '', tries: '1', worked: true, despite: '' }),
+  () => {
+    scaleSays.value = ''
+    said.value = { amount: '', before: '', tries: '1', worked: true, despite: '' }
+  },
 )
 const board = computed(() => props.of.tool === 'board')
 const title = computed(() => {
@@ -29,6 +33,21 @@ const title = computed(() => {
   if (props.act === 'fill') return `Fill ${where}`
   return board.value ? 'Press the reset board' : `Reset the chip of ${where}`
 })
+const asking = ref(false)
+const scaleSays = ref('')
+// What the scale says goes into the field, where it can be looked at before it is on record.
+async function fromScale() {
+  asking.value = true
+  try {
+    const read = await props.desk.scale(props.of.panel)
+    said.value.amount = String(read.grams)
+    scaleSays.value = read.madeUp ? 'A simulated scale said so: this shop is made up.' : ''
+  } catch (error) {
+    scaleSays.value = error instanceof Refused ? error.body.detail : 'The scale could not be asked.'
+  } finally {
+    asking.value = false
+  }
+}
 async function save() {
   const { of: slot, desk } = props
   const amount = typedNumber(said.value.amount)
@@ -59,6 +78,10 @@ async function save() {
           >It weighs, g
           <input v-model="said.amount" class="field font-mono" inputmode="decimal" autocomplete="off" required />
         </label>
+        <button type="button" class="press w-full" :disabled="asking" data-testid="from-scale" @click="fromScale">
+          Take it from the scale
+        </button>
+        <p v-if="scaleSays" class="border-l-4 border-wait bg-wait-tint px-3 py-1" role="status">{{ scaleSays }}</p>
         <p class="text-soft">In grams, the whole cartridge as it comes out. Scale at zero first.</p>
       </template>
       <template v-else-if="act === 'fill'">

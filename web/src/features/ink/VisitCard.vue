@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { money, withUnit } from '@/shared/format'
+import { day, money, withUnit } from '@/shared/format'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSettled } from '@/shared/state/useSettled'
 import type { Ink } from './useInk'
@@ -13,7 +13,7 @@ const props = defineProps<{
   /** Whether this person may work at the bench. */
   may: boolean
 }>()
-const emit = defineEmits<{ done: []; chips: [] }>()
+const emit = defineEmits<{ done: []; chips: []; session: [] }>()
 const visit = computed(() => props.ink.visit)
 const unknown = computed(() => props.ink.slots.filter((s) => s.urgency === 'unknown').length)
 const unread = computed(() => props.ink.slots.some((s) => s.urgency === 'unknown' && s.hasCount && s.chip === null))
@@ -89,6 +89,15 @@ useKeys(() => [
         >
           <span class="keycap">1</span> {{ visit.inkMl > 0 ? 'Done so, all to full' : 'Done so' }}
         </button>
+        <button
+          v-if="visit.inkMl > 0"
+          type="button"
+          class="press"
+          :disabled="busy || !may || !ink.open"
+          @click="emit('session')"
+        >
+          <span class="keycap">S</span> Slot by slot
+        </button>
         <button type="button" class="press" @click="print"><span class="keycap">P</span> Print the fill card</button>
       </div>
     </template>
@@ -114,6 +123,13 @@ useKeys(() => [
       </button>
     </template>
     <p v-else class="mt-1.5">Every slot has ink above its reserve, and no chip asks for anything.</p>
+    <p v-if="!visit && ink.next" class="mt-1.5" data-testid="next-session">
+      Next about <b>{{ day(ink.next.on) }}</b> ({{ day(ink.next.earliest) }} to {{ day(ink.next.latest) }}): slot
+      {{ ink.next.slot }}, {{ ink.next.ink
+      }}<template v-if="ink.next.with.length"
+        >, and with it slot{{ ink.next.with.length > 1 ? 's' : '' }} {{ ink.next.with.join(', ') }}</template
+      >.
+    </p>
     <p v-if="!may" class="mt-2 text-soft">The counter looks on: a technician does it.</p>
   </section>
 </template>

@@ -20,6 +20,7 @@ const slot = (more: Partial<SlotInk> = {}): SlotInk => ({
   canWeigh: true,
   isFilled: true,
   tool: 'board',
+  align: '',
   fillMl: 170,
   reserveMl: 12,
   inkMl: { best: 60, low: 50, high: 70 },
@@ -75,6 +76,11 @@ const ink = (more: Partial<Ink> = {}): Ink => ({
   map: [],
   visit,
   currency: 'GBP',
+  prompt: '',
+  wasteAt: '',
+  next: null,
+  conversion: null,
+  money: [],
   ...more,
 })
 

@@ -1,10 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, dataOf, type Api } from '@/shared/api/client'
+import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
 import { useWrites } from '@/shared/write/useWrites'
 
 export type Ink = Api<'InkView'>
 export type SlotInk = Api<'SlotInkView'>
+
+/** How much of each channel a page takes, by its picture. */
+export const coverOf = (job: number, file: Blob) =>
+  sendBytes<Api<'CoverView'>[]>(`/api/jobs/${job}/ink/cover`, file, () => undefined)
 
 /** Ink and chips of a job: what is in its slots, what is due, and the writes of its page. */
 export function useInk(id: number) {
@@ -35,6 +39,11 @@ export function useInk(id: number) {
     filled: write((body: Api<'FilledRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/filled', { ...at, body }))),
     reset: write((body: Api<'ResetRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/resets', { ...at, body }))),
     fitted: write((body: Api<'FittedRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/fitted', { ...at, body }))),
+    session: write((body: Api<'ResetSessionRequest'>) =>
+      dataOf(api.POST('/api/jobs/{id}/ink/session', { ...at, body })),
+    ),
+    scale: (slot: number) =>
+      dataOf(api.GET('/api/jobs/{id}/ink/slots/{slot}/scale', { params: { path: { id, slot } } })),
     visit: write((body: Api<'InkVisitRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/visit', { ...at, body }))),
   }
 }

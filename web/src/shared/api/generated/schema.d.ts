@@ -1334,6 +1334,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/ink/slots/{slot}/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What lies on the scale, once it rests. Nothing is written. */
+        get: operations["askScale"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/ink/run": {
         parameters: {
             query?: never;
@@ -1362,6 +1379,23 @@ export interface paths {
         get: operations["lookUpCartridge"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/ink/cover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How much of each channel a page takes, measured from its picture. Nothing is kept. */
+        post: operations["measureCover"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1453,6 +1487,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/ink/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** All slots of a visit one after the other: counts, fills, tries, lamps. */
+        post: operations["doResetSession"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/ink/visit": {
         parameters: {
             query?: never;
@@ -1464,6 +1515,57 @@ export interface paths {
         put?: never;
         /** The visit that is due was done as planned. */
         post: operations["doInkVisit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is on the shelf and left, what goes back until when, and how lots have done. */
+        get: operations["getShelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/came": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Something came onto the shelf. */
+        post: operations["tellStockCame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/went": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Something of the shelf was used, returned or thrown away. */
+        post: operations["tellStockWent"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1941,6 +2043,29 @@ export interface components {
              */
             thread: number;
         };
+        ConversionStepView: {
+            /** Format: int32 */
+            slot: number;
+            ink: string;
+            /** Format: double */
+            donorPct: null | number;
+            lost: boolean;
+            /** Format: date-time */
+            goodUntil: null | string;
+            says: string;
+        };
+        ConversionView: {
+            to: string;
+            /** Format: double */
+            floor: number;
+            steps: components["schemas"]["ConversionStepView"][];
+            /** Format: double */
+            cost: number;
+            /** Format: double */
+            minutes: number;
+            /** Format: date-time */
+            window: null | string;
+        };
         CorrectRequest: {
             /** Format: uuid */
             key: string;
@@ -1954,6 +2079,13 @@ export interface components {
              * @default 0
              */
             thread: number;
+        };
+        CoverView: {
+            /** Format: int32 */
+            slot: number;
+            ink: string;
+            /** Format: double */
+            pct: number;
         };
         CustomerView: {
             /** Format: int64 */
@@ -2128,6 +2260,8 @@ export interface components {
             returnBy: null | string;
             became: null | string;
             bought: boolean;
+            /** @default false */
+            purged: boolean;
             /**
              * Format: int32
              * @default 0
@@ -2386,6 +2520,28 @@ export interface components {
             ml: number;
             what: string;
         };
+        InkMoneyView: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            slots: number;
+            /** Format: double */
+            usableMl: number;
+            /** Format: double */
+            perMl: number;
+            /** Format: double */
+            perPage: number;
+            /** Format: double */
+            ink: number;
+            /** Format: double */
+            piece: number;
+            /** Format: double */
+            hands: number;
+            /** Format: double */
+            risk: number;
+            /** Format: double */
+            paysAfter: null | number;
+        };
         InkRunView: {
             lasts: boolean;
             says: string;
@@ -2419,6 +2575,11 @@ export interface components {
             map: components["schemas"]["SlotView"][];
             visit: null | components["schemas"]["InkVisitView"];
             currency: string;
+            prompt: string;
+            wasteAt: string;
+            next: null | components["schemas"]["NextSessionView"];
+            conversion: null | components["schemas"]["ConversionView"];
+            money: components["schemas"]["InkMoneyView"][];
         };
         InkVisitRequest: {
             /** Format: uuid */
@@ -2558,6 +2719,24 @@ export interface components {
              */
             thread: number;
         };
+        LotView: {
+            lot: string;
+            seller: string;
+            what: string;
+            /** Format: int32 */
+            fitted: number;
+            /** Format: int32 */
+            ended: number;
+            /** Format: int32 */
+            failed: number;
+            /** Format: double */
+            rate: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            verdict: string;
+        };
         MachinePartView: {
             id: string;
             name: string;
@@ -2684,6 +2863,18 @@ export interface components {
             beforeRatio: number;
             /** Format: double */
             afterRatio: number;
+        };
+        NextSessionView: {
+            /** Format: int32 */
+            slot: number;
+            ink: string;
+            /** Format: date-time */
+            on: string;
+            /** Format: date-time */
+            earliest: string;
+            /** Format: date-time */
+            latest: string;
+            with: number[];
         };
         NextView: {
             method: string;
@@ -2987,6 +3178,31 @@ export interface components {
              */
             thread: number;
         };
+        ResetSessionRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            slots: null | components["schemas"]["SessionSlotBody"][];
+            despite: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        ReturnView: {
+            what: string;
+            where: string;
+            seller: string;
+            /** Format: date */
+            until: string;
+            /** Format: int32 */
+            days: number;
+            soon: boolean;
+            /** Format: int64 */
+            job: null | number;
+        };
         RunView: {
             run: string;
             guide: string;
@@ -3007,6 +3223,11 @@ export interface components {
             needs: string[];
             /** Format: int32 */
             slot: number;
+        };
+        ScaleView: {
+            /** Format: double */
+            grams: number;
+            madeUp: boolean;
         };
         ScanRequest: {
             /** Format: uuid */
@@ -3036,6 +3257,21 @@ export interface components {
             perJob: boolean;
             chosen: string;
             options: components["schemas"]["PracticeView"][];
+        };
+        SessionSlotBody: {
+            /** Format: int32 */
+            slot: number;
+            /** Format: double */
+            before: null | number;
+            full: boolean;
+            /** Format: double */
+            ml: null | number;
+            /** Format: int32 */
+            tries: number;
+            lamp: null | string;
+            reset: boolean;
+            /** Format: double */
+            after: null | number;
         };
         SessionView: {
             person: null | components["schemas"]["PersonView"];
@@ -3122,6 +3358,12 @@ export interface components {
             part: string;
             here: boolean;
         };
+        ShelfView: {
+            kinds: components["schemas"]["StockKindView"][];
+            items: components["schemas"]["StockItemView"][];
+            returns: components["schemas"]["ReturnView"][];
+            lots: components["schemas"]["LotView"][];
+        };
         ShopCorrectRequest: {
             /** Format: uuid */
             key: string;
@@ -3182,6 +3424,7 @@ export interface components {
             canWeigh: boolean;
             isFilled: boolean;
             tool: string;
+            align: string;
             /** Format: double */
             fillMl: number;
             /** Format: double */
@@ -3338,6 +3581,60 @@ export interface components {
             school: string;
             tellsNothing: boolean;
             showsSlots: boolean;
+        };
+        StockCameRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            kind: null | string;
+            name: null | string;
+            for: null | string;
+            /** Format: double */
+            amount: null | number;
+            /** Format: double */
+            price: null | number;
+            seller: null | string;
+            lot: null | string;
+            /** Format: date */
+            returnBy: null | string;
+        };
+        StockItemView: {
+            /** Format: int64 */
+            id: number;
+            kind: string;
+            kindName: string;
+            name: string;
+            for: string;
+            /** Format: double */
+            came: number;
+            /** Format: double */
+            left: number;
+            unit: string;
+            /** Format: date-time */
+            at: string;
+            seller: string;
+            lot: string;
+            spent: string[];
+        };
+        StockKindView: {
+            id: string;
+            name: string;
+            unit: string;
+            for: string;
+        };
+        StockWentRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            /** Format: int64 */
+            item: number;
+            /** Format: double */
+            amount: null | number;
+            where: null | string;
+            on: null | string;
+            why: null | string;
         };
         StripDownSection: {
             tray: components["schemas"]["TrayItemView"][];
@@ -10914,12 +11211,99 @@ export interface operations {
             };
         };
     };
+    askScale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                slot: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
     checkRun: {
         parameters: {
             query?: {
                 pages?: number;
                 cover?: number;
                 size?: number;
+                covers?: string;
             };
             header?: never;
             path: {
@@ -11008,6 +11392,7 @@ export interface operations {
             query?: {
                 number?: string;
                 slot?: number;
+                lot?: string;
             };
             header?: never;
             path: {
@@ -11024,6 +11409,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CartridgeAnswerView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    measureCover: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoverView"][];
                 };
             };
             /** @description Bad Request */
@@ -11536,6 +12006,95 @@ export interface operations {
             };
         };
     };
+    doResetSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ResetSessionRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
     doInkVisit: {
         parameters: {
             query?: never;
@@ -11558,6 +12117,263 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    tellStockCame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockCameRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    tellStockWent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockWentRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopView"];
                 };
             };
             /** @description Bad Request */

@@ -1,0 +1,55 @@
+using SideBench.Core.Machines;
+using SideBench.Core.Record;
+using SideBench.Core.Shelf;
+
+namespace SideBench.Core.Ink;
+
+/// <summary>What the lines of all machines tell the shelf: how lots have done, what goes back, and what was poured.</summary>
+public static class FittedPieces
+{
+    /// <summary>Kinds of line it is told by.</summary>
+    public static IReadOnlyList<string> Kinds { get; } = [SlotFitted.Form.Name, SlotsFilled.Form.Name];
+
+    /// <summary>Every piece fitted with a lot, and what became of it: that is said when the next one goes into its slot.</summary>
+    /// <param name="lines">Lines of all machines, oldest first.</param>
+    public static IEnumerable<LotPiece> Lots(IEnumerable<ShopLine> lines) =>
+        Fitted(lines)
+            .Where(f => f.Piece.Lot.Length > 0)
+            .Select(f => new LotPiece(f.Piece.Lot, f.Piece.Seller, f.Piece.Name, f.Next?.Became ?? ""));
+
+    /// <summary>Pieces that are in a machine still and may go back.</summary>
+    /// <param name="lines">Lines of all machines, oldest first.</param>
+    public static IEnumerable<(ShopLine Line, SlotFitted Piece)> MayGoBack(IEnumerable<ShopLine> lines) =>
+        Fitted(lines).Where(f => f is { Next: null, Piece.ReturnBy: not null }).Select(f => (f.Line, f.Piece));
+
+    /// <summary>What fills took of bottles.</summary>
+    /// <param name="lines">Lines of all machines, oldest first.</param>
+    /// <param name="models">The models.</param>
+    public static IEnumerable<(DateTimeOffset At, string For, double Ml)> Poured(
+        IEnumerable<ShopLine> lines,
+        IReadOnlyDictionary<string, MachineModel> models
+    ) =>
+        from line in lines
+        where line.Entry.Body is SlotsFilled && models.ContainsKey(line.Model)
+        from slot in ((SlotsFilled)line.Entry.Body).Slots
+        let of = models[line.Model].Slots.FirstOrDefault(s => s.Panel == slot.Slot)
+        where of is not null
+        select (line.Entry.At, $"{of.Ink} {of.InkKind}", slot.Amount ?? slot.After ?? 0);
+
+    private static IEnumerable<(ShopLine Line, SlotFitted Piece, SlotFitted? Next)> Fitted(IEnumerable<ShopLine> lines) =>
+        lines
+            .Where(l => l.Entry.Body is SlotFitted)
+            .GroupBy(l => (l.Machine, ((SlotFitted)l.Entry.Body).Slot))
+            .SelectMany(g =>
+            {
+                var all = g.Select(l => (Line: l, Piece: (SlotFitted)l.Entry.Body)).ToList();
+                return all.Select((f, i) => (f.Line, f.Piece, i + 1 < all.Count ? all[i + 1].Piece : null));
+            });
+}
+
+/// <summary>A line with its machine, among those of all machines.</summary>
+/// <param name="Entry">The line.</param>
+/// <param name="Machine">Its machine.</param>
+/// <param name="Model">That machine's model.</param>
+/// <param name="Serial">That machine's serial number.</param>
+public sealed record ShopLine(Entry Entry, long Machine, string Model, string Serial);
