@@ -86,13 +86,15 @@ public static class BenchWork
     /// <param name="lot">Lot of the part; empty when none.</param>
     /// <param name="newId">Makes ids for tray and clock.</param>
     /// <param name="slots">The slots it was run on, by panel number; null or none for all.</param>
+    /// <param name="old">What became of the old part; null when nothing was told.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Mend(
         JobCase job,
         string repair,
         double? minutes,
         string lot,
         Func<string> newId,
-        IReadOnlyList<int>? slots = null
+        IReadOnlyList<int>? slots = null,
+        OldPart? old = null
     )
     {
         if (IsEnded(job) is { } ended)
@@ -107,6 +109,9 @@ public static class BenchWork
         if (minutes is < 0 or > 2880)
             problems.Add(new Problem(ProblemCode.OutOfRange, "/minutes", minutes, 0, 2880));
         Guard.Text(problems, lot, "/lot", Guard.LongestName, needed: false);
+        Guard.Text(problems, old?.Became, "/became", Guard.LongestName, needed: false);
+        if (old is { } && step.Part.Length == 0 && old != OldPart.NotTold)
+            problems.Add(new Problem(DiagnosisProblem.NoPart, "/became", step.Name));
         var model = job.Book.Model;
         if (slots?.Where(s => s < 1 || s > model.Slots.Count).ToList() is { Count: > 0 } none)
             problems.Add(new Problem(ProblemCode.OutOfRange, "/slots", none[0], 1, model.Slots.Count));
@@ -131,7 +136,10 @@ public static class BenchWork
                 NewPuts(job, step, newId),
                 job.Thread.Id,
                 some
-            ),
+            )
+            {
+                Old = old ?? OldPart.NotTold,
+            },
         };
         if (WaitOf(step, model, some) is { } wait)
             lines.Add(new ClockStarted(newId(), wait.Kind, wait.Label, wait.MinMinutes, wait.MaxMinutes));

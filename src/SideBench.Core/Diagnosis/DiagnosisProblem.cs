@@ -151,4 +151,13 @@ public static class DiagnosisProblem
         "“{0}” says nothing without its number.",
         "Type the number beside the answer, then press it again."
     );
+
+    /// <summary>Something was told of an old part where none is changed.</summary>
+    public static readonly ProblemCode NoPart = new(
+        "no-part",
+        ProblemSort.Wrong,
+        "No part is changed",
+        "{0} changes no part, so there is no old one.",
+        "Leave that empty."
+    );
 }

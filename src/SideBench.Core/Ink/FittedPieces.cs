@@ -1,3 +1,4 @@
+using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
 using SideBench.Core.Record;
 using SideBench.Core.Shelf;
@@ -8,7 +9,7 @@ namespace SideBench.Core.Ink;
 public static class FittedPieces
 {
     /// <summary>Kinds of line it is told by.</summary>
-    public static IReadOnlyList<string> Kinds { get; } = [SlotFitted.Form.Name, SlotsFilled.Form.Name];
+    public static IReadOnlyList<string> Kinds { get; } = [SlotFitted.Form.Name, SlotsFilled.Form.Name, Mended.Form.Name];
 
     /// <summary>Every piece fitted with a lot, and what became of it: that is said when the next one goes into its slot.</summary>
     /// <param name="lines">Lines of all machines, oldest first.</param>

@@ -47,6 +47,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         FROM standing_entries e
         JOIN machines m ON m.machine_id = e.machine_id
         WHERE e.kind = ANY ($1)
+          AND (e.kind <> 'mended' OR e.body ? 'returnBy')
         ORDER BY e.entry_id
         """;
 
@@ -150,7 +151,9 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         return await ReadAll(rows, cancel);
     }
 
-    /// <summary>Lines of some kinds of all machines, oldest first; what was taken back is left out.</summary>
+    /// <summary>
+    /// Lines of some kinds of all machines, oldest first; what was taken back is left out, and work whose part does not go back.
+    /// </summary>
     /// <param name="kinds">The kinds.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task<IReadOnlyList<ShopLine>> OfKinds(IReadOnlyList<string> kinds, CancellationToken cancel)

@@ -144,4 +144,15 @@ public class BoundsTests
     private static TakenIn Intake() => TestShop.Intake("marram-quartet-a4", "fades-under-load");
 
     private static JobCase Fading() => TestShop.Case(TestShop.Opened(Intake()));
+
+    [Fact]
+    public void AnOldPart_IsTold_OnlyWhereOneIsChanged()
+    {
+        var old = new OldPart("exchanged", new DateOnly(2026, 12, 9));
+        var refused = BenchWork.Mend(Fading(), "clear-vent", null, "", () => "x", null, old);
+        Assert.Equal(("no-part", "/became"), refused.Problems.Select(p => (p.Code.Id, p.Path)).Single());
+        var part = Fading().Book.Repairs.First(r => r.Part.Length > 0 && BenchWork.Mend(Fading(), r.Id, null, "", () => "x").IsGood);
+        var done = BenchWork.Mend(Fading(), part.Id, null, "L4", () => "x", null, old).Value[0];
+        Assert.EndsWith("the old one exchanged; the new one goes back until 9 Dec 2026", done.Says, StringComparison.Ordinal);
+    }
 }

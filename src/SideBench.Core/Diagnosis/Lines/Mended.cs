@@ -36,6 +36,9 @@ public sealed record Mended(
             from.CountOr("thread", 0),
             from.Has("slots") ? [.. from.Numbers("slots").Select(n => (int)n)] : null
         )
+        {
+            Old = new OldPart(from.TextOrNull("became") ?? "", from.Has("returnBy") ? from.Day("returnBy") : null),
+        }
     );
 
     public override EntryKind Kind => Form;
@@ -43,12 +46,17 @@ public sealed record Mended(
     /// <summary>The slots it was run on, by panel number; none for all.</summary>
     public IReadOnlyList<int> Slots => RunOn ?? [];
 
+    /// <summary>What became of the part that came out, and until when the new one goes back.</summary>
+    public OldPart Old { get; init; } = OldPart.NotTold;
+
     public override IEnumerable<string> FoundBy => [Lot];
 
     public override string Says =>
         $"Done: {Name}{(Slots.Count > 0 ? $" on slot{(Slots.Count > 1 ? "s" : "")} {string.Join(", ", Slots)}" : "")}, {Minutes:0}\u2009min"
         + (Part.Length > 0 ? $", {Part}" : "")
-        + (Lot.Length > 0 ? $" lot {Lot}" : "");
+        + (Lot.Length > 0 ? $" lot {Lot}" : "")
+        + (Old.Became.Length > 0 ? $"; the old one {Old.Became}" : "")
+        + (Old.ReturnBy is { } day ? $"; the new one goes back until {day:d MMM yyyy}" : "");
 
     public override Effect Effect =>
         new()
@@ -79,5 +87,18 @@ public sealed record Mended(
         to.Whole("thread", Thread);
         if (Slots.Count > 0)
             to.Numbers("slots", Slots.Select(s => (double)s));
+        if (Old.Became.Length > 0)
+            to.Text("became", Old.Became);
+        if (Old.ReturnBy is not null)
+            to.Day("returnBy", Old.ReturnBy);
     }
+}
+
+/// <summary>A part that was changed: its old one and its return.</summary>
+/// <param name="Became">What became of the old one; empty when not told.</param>
+/// <param name="ReturnBy">Until when the seller takes the new one back; null when not told.</param>
+public sealed record OldPart(string Became, DateOnly? ReturnBy)
+{
+    /// <summary>Nothing was told.</summary>
+    public static readonly OldPart NotTold = new("", null);
 }

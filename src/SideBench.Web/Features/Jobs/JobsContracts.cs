@@ -35,7 +35,9 @@ public sealed record MendRequest(
     double? Minutes,
     string? Lot,
     int Thread = 0,
-    IReadOnlyList<int>? Slots = null
+    IReadOnlyList<int>? Slots = null,
+    string? Became = null,
+    DateOnly? ReturnBy = null
 ) : IJobWrite;
 
 public sealed record CorrectRequest(Guid Key, int SeenVersion, long Entry, string? Reason, int Thread = 0) : IJobWrite;

@@ -83,7 +83,8 @@ public static class JobsEndpoints
             Act.Bench,
             "recordRepair",
             "Records that a repair was made.",
-            (r, on) => BenchWork.Mend(on.Job, r.Repair, r.Minutes, r.Lot ?? "", NewId, r.Slots)
+            (r, on) =>
+                BenchWork.Mend(on.Job, r.Repair, r.Minutes, r.Lot ?? "", NewId, r.Slots, new OldPart(r.Became?.Trim() ?? "", r.ReturnBy))
         );
         jobs.MapJobWrite<CorrectRequest>(
             "/corrections",

@@ -1,3 +1,4 @@
+using SideBench.Core.Diagnosis;
 using SideBench.Core.Ink;
 using SideBench.Core.Record;
 using SideBench.Core.Shelf;
@@ -44,6 +45,12 @@ public sealed class ShelfDesk(EntryStore entries, BenchBooks books)
                 piece.ReturnBy!.Value,
                 line.Entry.Job?.Value
             );
+        foreach (var line in lines.Where(l => l.Entry.Body is Mended { Old.ReturnBy: not null }))
+        {
+            var work = (Mended)line.Entry.Body;
+            yield return Return(work.Part, $"in {line.Serial}", "", work.Old.ReturnBy!.Value, line.Entry.Job?.Value);
+        }
+
         foreach (var item in items.Where(i => i is { IsLeft: true, Came.ReturnBy: not null }))
             yield return Return(item.Came.Name, "on the shelf", item.Came.Seller, item.Came.ReturnBy!.Value, null);
 

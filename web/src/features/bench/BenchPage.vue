@@ -66,9 +66,9 @@ async function answer(outcome: string, quantity: number | null, coveragePct: num
   if (step && (await desk.answer({ finding: step.id, outcome, quantity, coveragePct, before }))) chosen.value = null
 }
 
-async function mend(lot: string) {
+async function mend(lot: string, became: string, returnBy: string | null) {
   const step = chosen.value ?? job.value?.advice.step
-  if (step && (await desk.mend({ repair: step.id, minutes: null, lot }))) chosen.value = null
+  if (step && (await desk.mend({ repair: step.id, minutes: null, lot, became, returnBy }))) chosen.value = null
 }
 
 function choose(step: Step | null) {

@@ -135,7 +135,7 @@ describe('NextCard', () => {
     expect(card.text()).toContain('Lift it out.')
     await card.find('input').setValue('L4411')
     await card.find('[data-testid=done]').trigger('click')
-    expect(card.emitted('mend')).toEqual([['L4411']])
+    expect(card.emitted('mend')).toEqual([['L4411', '', null]])
     card.unmount()
   })
 

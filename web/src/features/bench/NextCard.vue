@@ -21,7 +21,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   answer: [outcome: string, quantity: number | null, coveragePct: number | null, before: boolean]
-  mend: [lot: string]
+  mend: [lot: string, became: string, returnBy: string | null]
   choose: [step: Step | null]
   close: [how: string]
   clearTray: []
@@ -32,12 +32,15 @@ const step = computed(() => props.chosen ?? props.job.advice.step)
 const quantities = ref<Record<string, number | null>>({})
 const coverages = ref<Record<string, number | null>>({})
 const lot = ref('')
+const became = ref('')
+const returnBy = ref('')
+const fates = ['', 'scrapped', 'returned to its seller', 'exchanged', 'kept']
 watch(
   () => [step.value?.id, props.job.version],
   () => {
     quantities.value = {}
     coverages.value = {}
-    lot.value = ''
+    lot.value = became.value = returnBy.value = ''
     before.value = false
   },
 )
@@ -86,7 +89,7 @@ const rows = useTemplateRef('rows')
 function press(digit: number) {
   if (!settled.value) return
   if (step.value?.kind === 'repair') {
-    if (digit === 1 && !stopped.value) emit('mend', lot.value)
+    if (digit === 1 && !stopped.value) emit('mend', lot.value, became.value, returnBy.value || null)
   } else if (!step.value && digit === 1 && props.mayBench)
     emit('close', props.job.advice.kind === 'close' ? 'verified' : 'handed-back')
   else if (!stopped.value) rows.value?.[digit - 1]?.press()
@@ -141,6 +144,15 @@ useKeys(() => [
       <div v-if="step.part" class="mt-2 flex flex-wrap items-center gap-2">
         <label class="flex items-center gap-2">
           Lot of the {{ step.part }} <input v-model="lot" class="field w-40 font-mono" maxlength="120" />
+        </label>
+        <label class="flex items-center gap-2">
+          The old one
+          <select v-model="became" class="field w-44">
+            <option v-for="f in fates" :key="f" :value="f">{{ f || 'not told' }}</option>
+          </select>
+        </label>
+        <label class="flex items-center gap-2">
+          The new one goes back until <input v-model="returnBy" class="field w-40" type="date" />
         </label>
         <button
           type="button"

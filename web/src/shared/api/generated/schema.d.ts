@@ -2825,6 +2825,9 @@ export interface components {
              */
             thread: number;
             slots?: null | number[];
+            became?: null | string;
+            /** Format: date */
+            returnBy?: null | string;
         };
         MendView: {
             repair: string;
