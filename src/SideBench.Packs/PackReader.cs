@@ -165,7 +165,8 @@ public static class PackReader
         IReadOnlyList<CartridgePart>? Cartridges,
         bool StopsDead,
         string? Prompt,
-        string? WasteAt
+        string? WasteAt,
+        WasteFigures? Waste
     )
     {
         internal sealed record SheetPart(string Layout, Dictionary<string, int> Slots);
@@ -251,6 +252,7 @@ public static class PackReader
                 StopsDead = file.StopsDead,
                 Prompt = file.Prompt ?? "",
                 WasteAt = file.WasteAt ?? "",
+                Waste = file.Waste,
                 Sheet = Plan(file, layouts, path, problems),
                 HeadCare = Head(file, path, problems),
                 PageMl = file.PageMl,

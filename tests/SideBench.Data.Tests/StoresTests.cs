@@ -10,6 +10,7 @@ using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.Shelf;
 using SideBench.Core.StripDown;
+using SideBench.Core.Waste;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.Record;
@@ -234,6 +235,9 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
                 ]
             ),
             new SheetCorrected("s", []),
+            new StoreTold("weighed", 80, "B-2", "", 4, 0),
+            new CounterReset("full", 100, 0, 4, "", "", 12),
+            new WasteHandedIn("pads", 1.2, "yard"),
             new StockCame("key", "Reset key", "Tolling Folio 3", 3, "uses", 9, "Kite Loft", "", null),
             new StockWent(1, 1, "used", "PM-1", ""),
             new LevelAgreed(2),

@@ -81,7 +81,7 @@ public class PackReaderTests
     }
 
     [Theory]
-    [InlineData("\"chip\": \"auto\"", "\"chip\": \"auto\", \"slots\": [1, 9]", "1/slots")]
+    [InlineData("\"baffled\", \"chip\": \"auto\"", "\"baffled\", \"chip\": \"auto\", \"slots\": [1, 9]", "1/slots")]
     [InlineData("\"fillMl\": 26, \"reserveMl\": 1", "\"fillMl\": 26, \"reserveMl\": 30", "1/reserveMl")]
     [InlineData("\"TF-3K\", \"TF-3C\"", "\"TF-3K\"", "0/numbers/coast")] // five numbers for six slots
     public void CartridgeThatCannotBe_IsRefusedInItsPlace(string was, string now, string place)

@@ -17,6 +17,9 @@ public sealed record SlotContent(string Says, DateTimeOffset Since);
 /// <summary>Something that happened to what is in a slot, with when and by which line.</summary>
 public sealed record SlotLived(SlotHappening What, DateTimeOffset At, EntryId Entry);
 
+/// <summary>Something that happened to its waste store or counter, with when and by which line.</summary>
+public sealed record StoreLived(StoreHappening What, DateTimeOffset At, EntryId Entry);
+
 /// <summary>Work that was done on a machine.</summary>
 public sealed record WorkAt(WorkDone Work, JobId? Job, DateTimeOffset At);
 
@@ -44,6 +47,12 @@ public sealed record MachineCase
 
     /// <summary>All that happened to what is in its slots, oldest first; ink that work drew is among it.</summary>
     public ImmutableList<SlotLived> SlotLife { get; init; } = [];
+
+    /// <summary>All that happened to its waste store and counter, oldest first.</summary>
+    public ImmutableList<StoreLived> StoreLife { get; init; } = [];
+
+    /// <summary>All that was measured, oldest first.</summary>
+    public ImmutableList<ReadingAt> ReadingLife { get; init; } = [];
 
     /// <summary>The waste store it uses; null when it was never told.</summary>
     public StoreId? Store { get; init; }
@@ -94,6 +103,9 @@ public sealed record MachineCase
             Counter = read.LastOrDefault(r => r.Counter is not null) is { } counter ? new ReadingAt(counter, entry.At) : Counter,
             Slots = effect.Slots.Count == 0 ? Slots : With(Slots, effect.Slots.Select(s => (s.Slot, new SlotContent(s.Says, entry.At)))),
             SlotLife = Lived(effect, entry),
+            StoreLife =
+                effect.Stores.Count == 0 ? StoreLife : StoreLife.AddRange(effect.Stores.Select(s => new StoreLived(s, entry.At, entry.Id))),
+            ReadingLife = read.Count == 0 ? ReadingLife : ReadingLife.AddRange(read.Select(r => new ReadingAt(r, entry.At))),
             Store = effect.Store ?? Store,
             Work = effect.Work is { } work ? [.. Work, new WorkAt(work, entry.Job, entry.At)] : Work,
         };

@@ -136,6 +136,9 @@ public sealed record MachineModel
     /// <summary>Where its waste store is, and from where it is reached; empty when not told.</summary>
     public string WasteAt { get; init; } = "";
 
+    /// <summary>Its waste store; null when not known.</summary>
+    public WasteFigures? Waste { get; init; }
+
     /// <summary>What its head can be given.</summary>
     public required HeadFigures HeadCare { get; init; }
 

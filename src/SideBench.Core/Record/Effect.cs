@@ -61,6 +61,37 @@ public enum SlotChange
 /// <param name="Of">The type that was fitted, or the tool of a reset; else empty.</param>
 public sealed record SlotHappening(SlotId Slot, SlotChange What, double? Amount, double? Count = null, string Of = "");
 
+/// <summary>What can happen to a waste store or its counter.</summary>
+public enum StoreChange
+{
+    /// <summary>It was weighed; the amount is in g, with its own mass.</summary>
+    Weighed,
+
+    /// <summary>A new store, or dry pads.</summary>
+    Renewed,
+
+    /// <summary>Washed and dried; the amount is in g, with its own mass.</summary>
+    Washed,
+
+    /// <summary>An outside bottle was emptied; the amount is what stayed in it, ml.</summary>
+    Emptied,
+
+    /// <summary>An outside bottle was fitted; the amount is what it holds, ml.</summary>
+    BottleFitted,
+
+    /// <summary>Its level was looked at; the amount is in ml.</summary>
+    BottleSeen,
+
+    /// <summary>The counter was set anew; the amount is in %.</summary>
+    Reset,
+}
+
+/// <summary>Something that happened to a waste store or its counter.</summary>
+/// <param name="What">What.</param>
+/// <param name="Amount">How much, in the unit of what it is; null when not told.</param>
+/// <param name="Of">The tag of the box, or the way of a reset; else empty.</param>
+public sealed record StoreHappening(StoreChange What, double? Amount, string Of = "");
+
 /// <summary>What a line does, in terms that every craft shares. The shared folds apply it and know no craft.</summary>
 public sealed record Effect
 {
@@ -105,6 +136,9 @@ public sealed record Effect
 
     /// <summary>What happened to what is in slots.</summary>
     public IReadOnlyList<SlotHappening> Happenings { get; init; } = [];
+
+    /// <summary>What happened to its waste store and counter.</summary>
+    public IReadOnlyList<StoreHappening> Stores { get; init; } = [];
 
     /// <summary>The waste store the machine uses from now on; null when that does not change.</summary>
     public StoreId? Store { get; init; }

@@ -6,5 +6,14 @@ namespace SideBench.Core.Waste;
 public static class WasteCraft
 {
     /// <summary>It, to plug in.</summary>
-    public static readonly Craft Craft = new("Waste", []) { Numbers = typeof(WasteNumbers) };
+    public static readonly Craft Craft = new("Waste", [StoreTold.Form, CounterReset.Form, WasteHandedIn.Form])
+    {
+        Numbers = typeof(WasteNumbers),
+        FactKinds = WasteFacts.Kinds,
+        Facts = WasteFacts.Of,
+        HandOver = job =>
+            job.Machine.Modifications.TryGetValue((CounterReset.Unserviced, ""), out var mark)
+                ? new HandOverLines([], [$"{mark.What.Says}; the store is to be seen to."])
+                : HandOverLines.None,
+    };
 }

@@ -8,6 +8,16 @@ namespace SideBench.Core.Waste;
 /// <param name="GramsPerMl">What waste ink in an outside bottle weighs, g/ml.</param>
 /// <param name="OutlierSd">A weighing below the dry mass by more standard deviations than this is refused.</param>
 /// <param name="MostYears">Dates later than this are not told, years.</param>
+/// <param name="Margin">A store is used to this share of what it can hold, 0 to 1.</param>
+/// <param name="NetReading">The finding that weighs a store over its dry mass.</param>
+/// <param name="ResetTag">Work with this tag sets the counter anew.</param>
+/// <param name="Works">What works of the fault book are: renewed, washed, emptied.</param>
+/// <param name="WashedLeft">What washing leaves where nobody weighed, share of the dry mass.</param>
+/// <param name="BottleMl">An outside bottle, ml.</param>
+/// <param name="BottleEmptyPct">It is emptied at this level, %.</param>
+/// <param name="ResetFromPct">Below this count there is nothing to reset, %.</param>
+/// <param name="WeighMin">Weighing or looking, min.</param>
+/// <param name="Ways">What ways on cost.</param>
 public sealed record WasteNumbers(
     double VolatileShare,
     double DryDays,
@@ -15,7 +25,51 @@ public sealed record WasteNumbers(
     double CounterStep,
     double GramsPerMl,
     double OutlierSd,
-    double MostYears
+    double MostYears,
+    double Margin,
+    string NetReading,
+    string ResetTag,
+    IReadOnlyDictionary<string, IReadOnlyList<string>> Works,
+    double WashedLeft,
+    double BottleMl,
+    double BottleEmptyPct,
+    double WeighMin,
+    double ResetFromPct,
+    WasteWayNumbers Ways
+);
+
+/// <summary>What ways on cost: money, and bench time in minutes.</summary>
+/// <param name="KeyPrice">One use of a reset key.</param>
+/// <param name="ResetMin">A reset.</param>
+/// <param name="PadsMin">New pads, reset included.</param>
+/// <param name="BoxMin">A new box, tank or cartridge.</param>
+/// <param name="WashMin">Washing pads or a box, hands alone.</param>
+/// <param name="DryHours">Drying, h.</param>
+/// <param name="WashFluid">What washing uses up.</param>
+/// <param name="BottlePrice">A bottle set.</param>
+/// <param name="BottleMin">Fitting it.</param>
+/// <param name="BottleCutMin">Fitting it with cutting.</param>
+/// <param name="EmptyMin">Emptying it once.</param>
+/// <param name="WorkshopPrice">An outside workshop.</param>
+/// <param name="WorkshopMin">Packing and unpacking.</param>
+/// <param name="WorkshopHours">Its time, h.</param>
+/// <param name="OverflowPrice">What an overflow costs, times how full the store is.</param>
+public sealed record WasteWayNumbers(
+    double KeyPrice,
+    double ResetMin,
+    double PadsMin,
+    double BoxMin,
+    double WashMin,
+    double DryHours,
+    double WashFluid,
+    double BottlePrice,
+    double BottleMin,
+    double BottleCutMin,
+    double EmptyMin,
+    double WorkshopPrice,
+    double WorkshopMin,
+    double WorkshopHours,
+    double OverflowPrice
 );
 
 /// <summary>How far machines and scales differ; standard deviations.</summary>

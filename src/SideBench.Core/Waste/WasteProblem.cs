@@ -22,4 +22,85 @@ public static class WasteProblem
         "{0} g is less than the store weighs dry, {1} g.",
         "Look whether the scale was at zero, and whether this is the store meant."
     );
+
+    /// <summary>A model without figures of its store.</summary>
+    public static readonly ProblemCode NotKnown = new(
+        "waste-not-known",
+        ProblemSort.Wrong,
+        "The store is not known",
+        "The packs do not say what the waste store of {0} holds.",
+        "Add its figures to the model’s file."
+    );
+
+    /// <summary>A partial reset where there is none.</summary>
+    public static readonly ProblemCode NoPartial = new(
+        "no-partial",
+        ProblemSort.Wrong,
+        "No partial reset",
+        "{0} has no partial reset.",
+        "Use another way."
+    );
+
+    /// <summary>A second partial reset.</summary>
+    public static readonly ProblemCode PartialSpent = new(
+        "partial-spent",
+        ProblemSort.Wrong,
+        "The partial reset is spent",
+        "A machine has it once, and this one had it.",
+        "A key, the service routine, or a full reset."
+    );
+
+    /// <summary>A key that is not there or is spent.</summary>
+    public static readonly ProblemCode NoKey = new(
+        "no-key",
+        ProblemSort.Wrong,
+        "No such key on the shelf",
+        "Item {0} of the shelf is no key with a use left.",
+        "Pick a key of the shelf, or say first that one came."
+    );
+
+    /// <summary>A reset that is not safe.</summary>
+    public static readonly ProblemCode GateHolds = new(
+        "gate-holds",
+        ProblemSort.Conflict,
+        "The reset is held",
+        "Missing: {0}. It would be met by: {1}.",
+        "Do that first; or say why it is reset all the same, and that the customer was told."
+    );
+
+    /// <summary>A bottle on a model that takes none.</summary>
+    public static readonly ProblemCode NoBottle = new(
+        "no-bottle",
+        ProblemSort.Wrong,
+        "No outside bottle here",
+        "{0} takes no outside bottle.",
+        "Look at the ways on for this machine."
+    );
+
+    /// <summary>A bottle looked at where none is.</summary>
+    public static readonly ProblemCode NoBottleFitted = new(
+        "no-bottle-fitted",
+        ProblemSort.Wrong,
+        "It has no outside bottle",
+        "None is fitted by the record.",
+        "Say first that one was fitted."
+    );
+
+    /// <summary>A box that is in two machines.</summary>
+    public static readonly ProblemCode BoxElsewhere = new(
+        "box-elsewhere",
+        ProblemSort.Conflict,
+        "That box is in another machine",
+        "{0} is in {1} by the record.",
+        "Look at the tag; or say there what is in it now."
+    );
+
+    /// <summary>No day can be told.</summary>
+    public static readonly ProblemCode NothingDue = new(
+        "waste-not-due",
+        ProblemSort.Conflict,
+        "No day can be told",
+        "Nothing is known yet of how fast its counter or store fills.",
+        "Two readings of the counter some days apart tell it."
+    );
 }

@@ -7,6 +7,7 @@ using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.Shelf;
 using SideBench.Web.Features.StripDown;
 using SideBench.Web.Features.Sums;
+using SideBench.Web.Features.Waste;
 
 namespace SideBench.Web.Plugs;
 
@@ -26,6 +27,7 @@ public static class WebCrafts
             Advises = (job, shop, now) => HeadAdvice.On(job, shop.Numbers.Of<HeadCareNumbers>(), shop.Numbers.Of<InkNumbers>(), now),
         },
         new WebCraft("Ink", routes => routes.MapInk()) { Services = services => services.AddSingleton<ScaleDesk>() },
+        new WebCraft("Waste", routes => routes.MapWaste()),
         new WebCraft("Shelf", routes => routes.MapShelf()) { Services = services => services.AddSingleton<ShelfDesk>() },
         new WebCraft("Sums", routes => routes.MapSums()),
         new WebCraft("Estimates", routes => routes.MapEstimates()),

@@ -31,6 +31,7 @@ useKeys(() => [{ key: '1', does: 'what came', run: () => session.mayBench && (ad
     <button type="button" class="press press-main" :disabled="!session.mayBench" @click="adding = true">
       <span class="keycap">1</span> Something came
     </button>
+    <RouterLink class="press" to="/waste">Waste of all machines</RouterLink>
   </div>
   <div
     v-if="shelf"

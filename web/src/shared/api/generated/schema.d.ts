@@ -177,6 +177,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/waste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Machines whose waste store was ever told of, by which is next. */
+        get: operations["listWaste"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/estimates": {
         parameters: {
             query?: never;
@@ -1521,6 +1538,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/waste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the waste counter says and what the store holds, the gate of a reset, and ways to go on. */
+        get: operations["getWaste"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/waste/due.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The day on which the machine's waste is to be seen to, for a calendar. */
+        get: operations["getWasteDue"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/waste/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A waste store was weighed, renewed, washed or emptied, or a bottle fitted or looked at. */
+        post: operations["tellStore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/waste/resets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The waste counter was reset and read back. A key is spent on the shelf first. */
+        post: operations["resetCounter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/waste/handed-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Waste was handed in by local rules. */
+        post: operations["handInWaste"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -1782,6 +1884,17 @@ export interface components {
             station: string;
             detail: string;
             words: string;
+        };
+        BottleView: {
+            /** Format: double */
+            holdsMl: number;
+            inIt: components["schemas"]["FigureView"];
+            /** Format: double */
+            emptyAtMl: number;
+            /** Format: date-time */
+            emptyOn: null | string;
+            /** Format: date-time */
+            emptyEarliest: null | string;
         };
         BranchView: {
             id: string;
@@ -2080,6 +2193,37 @@ export interface components {
              */
             thread: number;
         };
+        CounterResetRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            way: null | string;
+            /** Format: double */
+            before: null | number;
+            /** Format: double */
+            after: null | number;
+            /** Format: int64 */
+            keyItem: null | number;
+            despite: null | string;
+            told: boolean;
+            system: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
+        CourseView: {
+            /** Format: double */
+            days: number;
+            /** Format: double */
+            best: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+        };
         CoverView: {
             /** Format: int32 */
             slot: number;
@@ -2092,6 +2236,14 @@ export interface components {
             id: number;
             name: string;
             contact: string;
+        };
+        DateBandView: {
+            /** Format: date-time */
+            early: null | string;
+            /** Format: date-time */
+            median: null | string;
+            /** Format: date-time */
+            late: null | string;
         };
         DeclineView: {
             unit: string;
@@ -2282,6 +2434,11 @@ export interface components {
             lastInk: null | string;
             changes: string[];
         };
+        GateItemView: {
+            id: string;
+            met: boolean;
+            says: string;
+        };
         GuideBeginRequest: {
             /** Format: uuid */
             key: string;
@@ -2415,6 +2572,21 @@ export interface components {
             handedOver: boolean;
             /** Format: int32 */
             version: number;
+        };
+        HandedInRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            what: null | string;
+            /** Format: double */
+            kg: null | number;
+            where: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
         };
         HeadCareView: {
             /** Format: int64 */
@@ -2669,6 +2841,14 @@ export interface components {
             handedOver: boolean;
         };
         JsonNode: unknown;
+        KeyView: {
+            /** Format: int64 */
+            item: number;
+            name: string;
+            for: string;
+            /** Format: double */
+            left: number;
+        };
         KnownView: {
             key: string;
             says: string;
@@ -3639,6 +3819,27 @@ export interface components {
             on: null | string;
             why: null | string;
         };
+        StoreMomentView: {
+            /** Format: date-time */
+            at: string;
+            says: string;
+        };
+        StoreToldRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            what: null | string;
+            /** Format: double */
+            amount: null | number;
+            box: null | string;
+            note: null | string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            thread: number;
+        };
         StripDownSection: {
             tray: components["schemas"]["TrayItemView"][];
         };
@@ -3957,6 +4158,94 @@ export interface components {
             minMinutes: number;
             /** Format: double */
             maxMinutes: null | number;
+        };
+        WasteRowView: {
+            /** Format: int64 */
+            machine: number;
+            model: string;
+            serial: string;
+            customer: string;
+            /** Format: double */
+            counter: null | number;
+            /** Format: double */
+            roomG: null | number;
+            /** Format: date-time */
+            next: null | string;
+            first: string;
+            unserviced: boolean;
+            /** Format: date-time */
+            bottleOn: null | string;
+        };
+        WasteView: {
+            /** Format: int64 */
+            job: number;
+            /** Format: int32 */
+            tag: number;
+            /** Format: int32 */
+            version: number;
+            /** Format: int32 */
+            thread: number;
+            model: string;
+            open: boolean;
+            ready: boolean;
+            store: string;
+            box: string;
+            /** Format: double */
+            counter: null | number;
+            /** Format: date-time */
+            counterAt: null | string;
+            counterRead: boolean;
+            resetWanted: boolean;
+            known: boolean;
+            massG: null | components["schemas"]["FigureView"];
+            roomG: null | components["schemas"]["FigureView"];
+            cyclesLeft: null | components["schemas"]["FigureView"];
+            /** Format: double */
+            tareG: number;
+            /** Format: double */
+            safeG: number;
+            /** Format: double */
+            mostG: number;
+            /** Format: double */
+            pointsPerDay: null | number;
+            counterFull: null | components["schemas"]["DateBandView"];
+            storeFull: null | components["schemas"]["DateBandView"];
+            first: string;
+            says: string;
+            doubts: string[];
+            gate: components["schemas"]["GateItemView"][];
+            gateOpen: boolean;
+            needs: string[];
+            ways: components["schemas"]["WasteWayView"][];
+            course: components["schemas"]["CourseView"][];
+            moments: components["schemas"]["StoreMomentView"][];
+            bottle: null | components["schemas"]["BottleView"];
+            takesBottle: boolean;
+            /** Format: double */
+            partialTo: null | number;
+            /** Format: int32 */
+            resets: number;
+            keys: components["schemas"]["KeyView"][];
+            currency: string;
+            unserviced: string;
+        };
+        WasteWayView: {
+            id: string;
+            name: string;
+            /** Format: double */
+            today: number;
+            /** Format: double */
+            handsMin: number;
+            /** Format: double */
+            waitHours: number;
+            /** Format: double */
+            lastsDays: null | number;
+            /** Format: double */
+            perYear: number;
+            /** Format: double */
+            spared: number;
+            why: string;
+            open: boolean;
         };
         WayView: {
             id: string;
@@ -5099,6 +5388,89 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PartLifeView"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    listWaste: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WasteRowView"][];
                 };
             };
             /** @description Bad Request */
@@ -12110,6 +12482,445 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["InkVisitRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getWaste: {
+        parameters: {
+            query?: {
+                years?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WasteView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getWasteDue: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    tellStore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StoreToldRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    resetCounter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CounterResetRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    handInWaste: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandedInRequest"];
             };
         };
         responses: {

@@ -1,0 +1,57 @@
+using SideBench.Core.Machines;
+using SideBench.Core.Record;
+
+namespace SideBench.Core.Waste;
+
+/// <summary>One thing that a safe reset asks for.</summary>
+/// <param name="Id">read, room or marked.</param>
+/// <param name="IsMet">Whether it is so.</param>
+/// <param name="Says">What, in words.</param>
+public sealed record GateItem(string Id, bool IsMet, string Says);
+
+/// <summary>
+/// Whether the waste counter may be reset now. A counter may be reset when it was read on this visit, and when its store was seen to since
+/// the last reset or a weighing since then shows room for a whole run; else it is an overflow that waits.
+/// </summary>
+/// <param name="Items">What it asks for.</param>
+/// <param name="IsOpen">Whether all of it is met.</param>
+/// <param name="Needs">What would meet what is missing, in words.</param>
+public sealed record ResetGate(IReadOnlyList<GateItem> Items, bool IsOpen, IReadOnlyList<string> Needs)
+{
+    private static readonly Dictionary<string, string> Words = new()
+    {
+        ["weighed"] = "weigh it, with room for a whole run",
+        ["renewed"] = "renew it",
+        ["washed"] = "wash and dry it",
+        ["emptied"] = "fit or empty an outside bottle",
+    };
+
+    /// <summary>The gate of a machine.</summary>
+    /// <param name="store">Its store.</param>
+    /// <param name="machine">It, as it stands.</param>
+    /// <param name="since">When this visit began.</param>
+    public static ResetGate Of(StoreOnMachine store, MachineCase machine, DateTimeOffset since)
+    {
+        var read = store.Moments.LastOrDefault(m => m.What is WasteEvent.CounterRead && m.At >= since);
+        var (may, room) = store.Estimate is { } e ? (e.MayReset, e.Room) : (false, default);
+        List<GateItem> items =
+        [
+            new(
+                "read",
+                read is not null,
+                read is null ? "Counter read on this visit" : $"Counter read: {read.Says["counter read, ".Length..]}"
+            ),
+            new(
+                "room",
+                may,
+                may
+                    ? $"The store has room for about {Math.Max(0, room.Best):0}\u2009g"
+                    : "The store seen to, or weighed with room for a whole run"
+            ),
+        ];
+        if (machine.Modifications.ContainsKey((CounterReset.Unserviced, "")))
+            items.Add(new GateItem("marked", false, "It was reset without service before: nothing was done to its store since"));
+        var needs = store.Estimate?.Needs ?? [];
+        return new ResetGate(items, items.All(i => i.IsMet), [.. needs.Select(n => Words[n])]);
+    }
+}

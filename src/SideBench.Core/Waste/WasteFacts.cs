@@ -1,0 +1,44 @@
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
+using SideBench.Core.Record;
+
+namespace SideBench.Core.Waste;
+
+/// <summary>What the record of a waste store tells diagnosis.</summary>
+public static class WasteFacts
+{
+    private const string Seen = "store-seen-to";
+    private const string Unserviced = "reset-unserviced";
+
+    /// <summary>The facts there are.</summary>
+    public static readonly IReadOnlyList<FactKind> Kinds =
+    [
+        new(Seen, ["yes", "no"], "", "Whether the waste store was renewed, washed or emptied since its counter was last reset"),
+        new(Unserviced, ["yes", "no"], "", "Whether the counter was reset while nothing was done to the store"),
+    ];
+
+    /// <summary>The facts of a machine; none where its store was never told of.</summary>
+    /// <param name="job">A job on it.</param>
+    public static IEnumerable<Fact> Of(JobState job)
+    {
+        var life = job.Machine.StoreLife;
+        if (life.Count == 0)
+            return [];
+        var since = life.Skip(life.FindLastIndex(l => l.What.What == StoreChange.Reset) + 1).ToList();
+        var seen = since.FirstOrDefault(l =>
+            l.What.What is StoreChange.Renewed or StoreChange.Washed or StoreChange.Emptied or StoreChange.BottleFitted
+        );
+        var marked = job.Machine.Modifications.GetValueOrDefault((CounterReset.Unserviced, ""));
+        return
+        [
+            new Fact(
+                Seen,
+                seen is null ? "no" : "yes",
+                null,
+                seen is null ? "Not seen to since its reset" : "Seen to since its reset",
+                seen?.At
+            ),
+            new Fact(Unserviced, marked is null ? "no" : "yes", null, marked?.What.Says ?? "No reset without service", marked?.Since),
+        ];
+    }
+}

@@ -1,0 +1,172 @@
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
+using SideBench.Core.Shelf;
+
+namespace SideBench.Core.Waste;
+
+/// <summary>A reset of the waste counter as it is told.</summary>
+/// <param name="Way">full, partial, key, service or tool.</param>
+/// <param name="Before">The counter before it, %.</param>
+/// <param name="After">The counter read back, %.</param>
+/// <param name="KeyItem">The key of the shelf that is spent.</param>
+/// <param name="Despite">Why it is done though the gate holds it.</param>
+/// <param name="IsTold">Whether the customer was told, where the gate holds it.</param>
+/// <param name="System">The computer system that the service program ran under.</param>
+public sealed record ResetTold(string? Way, double? Before, double? After, long? KeyItem, string? Despite, bool IsTold, string? System);
+
+/// <summary>Turns what a person says of a waste store into lines. Nothing is clamped: what cannot be is refused.</summary>
+/// <param name="model">The machine's model.</param>
+/// <param name="state">Where the job stands.</param>
+/// <param name="numbers">House numbers.</param>
+/// <param name="now">The time.</param>
+public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumbers numbers, DateTimeOffset now)
+{
+    private const string KeyWay = "key";
+    private const string PartialWay = "partial";
+    private const double MostCount = 130;
+    private const double Overfull = 1.6;
+    private const double MostKg = 500;
+
+    /// <summary>Ways of a reset.</summary>
+    public static IReadOnlyList<string> Ways { get; } = ["full", PartialWay, KeyWay, "service", "tool"];
+
+    /// <summary>What can be told of a store.</summary>
+    public static IReadOnlyList<string> Tells { get; } = ["weighed", "renewed", "washed", "emptied", "bottle-fitted", "bottle-seen"];
+
+    /// <summary>Something was done to the store, or seen of it.</summary>
+    /// <param name="what">What.</param>
+    /// <param name="amount">g with its own mass, or ml.</param>
+    /// <param name="box">The tag of the box that is in from now on.</param>
+    /// <param name="note">What else was told.</param>
+    /// <param name="elsewhere">The machine that such a box is in by the record; empty when in none.</param>
+    public Outcome<IReadOnlyList<EntryBody>> Tell(string? what, double? amount, string? box, string? note, string elsewhere = "")
+    {
+        if (Refused() is { } refused)
+            return refused;
+        var problems = new List<Problem>();
+        Guard.Word(problems, what, "/what", Tells);
+        Guard.Text(problems, box, "/box", Guard.LongestName, needed: false);
+        Guard.Text(problems, note, "/note", Guard.LongestText, needed: false);
+        if (!string.IsNullOrWhiteSpace(box) && elsewhere.Length > 0)
+            problems.Add(new Problem(WasteProblem.BoxElsewhere, "/box", box.Trim(), elsewhere));
+        if (problems.Count == 0)
+            Amount(problems, what!, amount);
+        if (problems.Count > 0)
+            return problems;
+        var ways = numbers.Ways;
+        var (minutes, cost) = what switch
+        {
+            "renewed" => (ways.PadsMin, model.Waste!.Price),
+            "washed" => (ways.WashMin, (decimal)ways.WashFluid),
+            "emptied" => (ways.EmptyMin, 0m),
+            "bottle-fitted" => (model.Waste!.Bottle == "cut" ? ways.BottleCutMin : ways.BottleMin, (decimal)ways.BottlePrice),
+            _ => (numbers.WeighMin, 0m),
+        };
+        return new List<EntryBody> { new StoreTold(what!, amount, box?.Trim() ?? "", note?.Trim() ?? "", minutes, cost) };
+    }
+
+    /// <summary>The counter was set anew, or that was tried.</summary>
+    /// <param name="told">As it was told.</param>
+    /// <param name="stock">What is on the shelf.</param>
+    public Outcome<IReadOnlyList<EntryBody>> Reset(ResetTold told, IReadOnlyList<StockItem> stock)
+    {
+        if (Refused() is { } refused)
+            return refused;
+        var problems = new List<Problem>();
+        Guard.Word(problems, told.Way, "/way", Ways);
+        Guard.Text(problems, told.Despite, "/despite", Guard.LongestText, needed: false);
+        Guard.Text(problems, told.System, "/system", Guard.LongestName, needed: false);
+        Count(problems, told.Before, "/before");
+        Count(problems, told.After, "/after");
+        var store = StoreOnMachine.Of(model, state.Machine, numbers, now)!;
+        if (told.Way == PartialWay && model.Waste!.PartialToPct is null)
+            problems.Add(new Problem(WasteProblem.NoPartial, "/way", model.FullName));
+        else if (told.Way == PartialWay && store.PartialSpent)
+            problems.Add(new Problem(WasteProblem.PartialSpent, "/way"));
+        if (told.Way == KeyWay && !stock.Any(i => i.Id == told.KeyItem && i.IsLeft))
+            problems.Add(new Problem(WasteProblem.NoKey, "/keyItem", told.KeyItem ?? 0));
+        if (problems.Count > 0)
+            return problems;
+        var gate = ResetGate.Of(store, state.Machine, state.OpenedAt);
+        // The count told with the reset is its reading.
+        var held = gate.Items.Where(i => i is { IsMet: false, Id: not "read" }).ToList();
+        var despite = told.Despite?.Trim() ?? "";
+        if (held.Count > 0 && (despite.Length == 0 || !told.IsTold))
+            return new Problem(
+                WasteProblem.GateHolds,
+                "/despite",
+                string.Join("; ", held.Select(h => h.Says)),
+                string.Join(", or ", gate.Needs)
+            );
+        return new List<EntryBody>
+        {
+            new CounterReset(
+                told.Way!,
+                told.Before!.Value,
+                told.After!.Value,
+                told.Way == KeyWay ? told.KeyItem : null,
+                held.Count > 0 ? despite : "",
+                told.System?.Trim() ?? "",
+                numbers.Ways.ResetMin
+            ),
+        };
+    }
+
+    /// <summary>Waste was handed in.</summary>
+    public Outcome<IReadOnlyList<EntryBody>> HandIn(string? what, double? kg, string? where)
+    {
+        var problems = new List<Problem>();
+        Guard.Text(problems, what, "/what", Guard.LongestName, needed: true);
+        Guard.Text(problems, where, "/where", Guard.LongestName, needed: true);
+        if (!(kg > 0 && kg <= MostKg))
+            problems.Add(new Problem(ProblemCode.OutOfRange, "/kg", kg ?? 0, "more than 0", MostKg));
+        return problems.Count > 0 ? problems : new List<EntryBody> { new WasteHandedIn(what!.Trim(), kg!.Value, where!.Trim()) };
+    }
+
+    private Problem? Refused() =>
+        state.Closing is not null ? new Problem(ProblemCode.JobClosed, "")
+        : StoreOnMachine.Of(model, state.Machine, numbers, now) is null ? new Problem(WasteProblem.NotKnown, "", model.FullName)
+        : null;
+
+    private static void Count(List<Problem> problems, double? pct, string path)
+    {
+        if (pct is null)
+            problems.Add(new Problem(ProblemCode.Missing, path));
+        else
+            Guard.Range(problems, pct.Value, path, 0, MostCount);
+    }
+
+    private void Amount(List<Problem> problems, string what, double? amount)
+    {
+        if (what == "renewed")
+            return;
+        if (amount is not { } value || !double.IsFinite(value))
+        {
+            if (what != "emptied")
+                problems.Add(new Problem(ProblemCode.Missing, "/amount"));
+            return;
+        }
+
+        var store = StoreOnMachine.Of(model, state.Machine, numbers, now)!;
+        if (what is "weighed" or "washed")
+        {
+            var (tare, most) = (store.History.TareG, store.History.TareG + (store.History.AbsorbentLimitG * Overfull));
+            if (value < tare - (numbers.OutlierSd * numbers.Noise.ScaleSd))
+                problems.Add(new Problem(WasteProblem.LighterThanDry, "/amount", value, tare));
+            else
+                Guard.Range(problems, value, "/amount", 0, most);
+        }
+        else if (what == "bottle-fitted")
+        {
+            if (model.Waste!.Bottle == "no")
+                problems.Add(new Problem(WasteProblem.NoBottle, "/what", model.FullName));
+            Guard.Range(problems, value, "/amount", 50, 20_000);
+        }
+        else if (store.Bottle is not { } bottle)
+            problems.Add(new Problem(WasteProblem.NoBottleFitted, "/what"));
+        else
+            Guard.Range(problems, value, "/amount", 0, bottle.HoldsMl);
+    }
+}

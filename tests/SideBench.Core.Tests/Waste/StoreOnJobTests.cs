@@ -1,0 +1,236 @@
+using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
+using SideBench.Core.Shelf;
+using SideBench.Core.Waste;
+using Xunit;
+
+namespace SideBench.Core.Tests.Waste;
+
+/// <summary>A machine's waste store over its record: two truths, the gate, resets, ways on.</summary>
+public class StoreOnJobTests
+{
+    private const string Folio = "tolling-folio-3";
+    private const string Duo = "marram-duo";
+    private static readonly WasteNumbers House = TestShop.Shop.Numbers.Of<WasteNumbers>();
+
+    [Fact]
+    public void Gate_WantsAReading_AndRoom_AndAWeighingOpensIt()
+    {
+        var job = new OnBench(Folio);
+        Assert.Equal(["read", "room"], Gate(job).Items.Where(i => !i.IsMet).Select(i => i.Id));
+        Assert.Contains("renew it", Gate(job).Needs);
+        // 57 g dry and 161 to hold, of which 0.8 are used. A whole run left 23 g: there is room for another, as slow as it was.
+        job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null)).Count(0).Later(300).Count(100);
+        job.Tell(w => w.Reset(Told("full", 100, 0), [])).Later(1);
+        Assert.Equal(["room"], Gate(job).Items.Where(i => !i.IsMet).Select(i => i.Id));
+        job.Tell(w => w.Tell("weighed", 80, null, null));
+        Assert.Empty(Gate(job).Items.Where(i => !i.IsMet).Select(i => i.Id));
+        job.Tell(w => w.Reset(Told("full", 100, 0), []));
+        Assert.Equal((2, 0.0), (job.Store.Resets, job.Store.Counter!.Pct));
+        Assert.DoesNotContain(job.Machine.Modifications.Keys, k => k.Key == CounterReset.Unserviced);
+        // One weighing is for one reset.
+        Assert.False(Gate(job).IsOpen);
+    }
+
+    [Fact]
+    public void ResetWithoutService_SaysWhy_AndStaysOnTheMachine_UntilAServiceLiftsIt()
+    {
+        var job = new OnBench(Folio).Tell(w => w.Tell("weighed", 180, null, null));
+        Assert.Equal("gate-holds", job.Try(w => w.Reset(Told("full", 100, 0), [])).Problems.Single().Code.Id);
+        Assert.Equal(
+            "gate-holds",
+            job.Try(w => w.Reset(Told("full", 100, 0) with { Despite = "one job more" }, [])).Problems.Single().Code.Id
+        );
+        job.Tell(w => w.Reset(Told("full", 100, 0) with { Despite = "one job more", IsTold = true }, []));
+        Assert.Contains("reset without service: one job more", job.Lines[^1].Body.Says, StringComparison.Ordinal);
+        Assert.Contains("marked", Gate(job).Items.Select(i => i.Id));
+        job.Tell(w => w.Tell("renewed", null, null, null));
+        Assert.DoesNotContain("marked", Gate(job).Items.Select(i => i.Id));
+        Assert.Equal(57, job.Store.Estimate!.Mass.Best, 1);
+    }
+
+    [Fact]
+    public void PartialReset_IsReadBack_AndThereIsOneInAMachinesLife()
+    {
+        var job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null));
+        Assert.Equal(("missing", "/after"), Of(job.Try(w => w.Reset(Told("partial", 100, null), []))));
+        job.Tell(w => w.Reset(Told("partial", 100, 75), []));
+        Assert.Equal(75, job.Store.Counter!.Pct);
+        Assert.Contains(job.Store.Moments, m => m.What is WasteEvent.Reset { ToPct: 75 });
+        Assert.Equal(("partial-spent", "/way"), Of(job.Try(w => w.Reset(Told("partial", 90, 75), []))));
+        Assert.Equal(("no-partial", "/way"), Of(new OnBench("pellow-six-tank").Try(w => w.Reset(Told("partial", 100, 75), []))));
+        // A count that does not fall was not stored: it is tried again, and nothing is marked.
+        job.Tell(w =>
+            w.Reset(Told("service", 99, 99), []) is var tried && tried.IsGood
+                ? tried
+                : w.Reset(Told("service", 99, 99) with { Despite = "x", IsTold = true }, [])
+        );
+        Assert.Contains("not stored", job.Lines[^1].Body.Says, StringComparison.Ordinal);
+        Assert.Equal(1, job.Store.Resets);
+    }
+
+    [Fact]
+    public void AKey_MustBeOnTheShelf()
+    {
+        var job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null));
+        var came = TestShop.Line(7, new StockCame("key", "Key", Folio, 1, "uses", 8, "", "", null));
+        var stock = StockItem.Of([came]);
+        Assert.Equal(("no-key", "/keyItem"), Of(job.Try(w => w.Reset(Told("key", 100, 0) with { KeyItem = 8 }, stock))));
+        Assert.True(job.Try(w => w.Reset(Told("key", 100, 0) with { KeyItem = 7 }, stock)).IsGood);
+        var spent = StockItem.Of([came, TestShop.Line(8, new StockWent(7, 1, "used", "", ""))]);
+        Assert.Equal(("no-key", "/keyItem"), Of(job.Try(w => w.Reset(Told("key", 100, 0) with { KeyItem = 7 }, spent))));
+    }
+
+    [Theory]
+    [InlineData("weighed", 40.0, "lighter-than-dry", "/amount")]
+    [InlineData("weighed", null, "missing", "/amount")]
+    [InlineData("weighed", 900.0, "out-of-range", "/amount")]
+    [InlineData("bottle-seen", 100.0, "no-bottle-fitted", "/what")]
+    [InlineData("bottle-fitted", 0.0, "out-of-range", "/amount")]
+    [InlineData("flooded", 1.0, "unknown-word", "/what")]
+    public void WhatCannotBe_IsRefusedInItsPlace(string what, double? amount, string code, string path) =>
+        Assert.Equal((code, path), Of(new OnBench(Folio).Try(w => w.Tell(what, amount, null, null))));
+
+    [Fact]
+    public void MoreThanCanBe_IsRefused()
+    {
+        var job = new OnBench(Folio);
+        Assert.Equal(("out-of-range", "/before"), Of(job.Try(w => w.Reset(Told("full", 132, 0), []))));
+        Assert.Equal(("no-bottle", "/what"), Of(new OnBench("pellow-mono-pair").Try(w => w.Tell("bottle-fitted", 500, null, null))));
+        Assert.Equal(("box-elsewhere", "/box"), Of(job.Try(w => w.Tell("renewed", null, "B-2", null, "PS-1"))));
+        Assert.Equal(("out-of-range", "/kg"), Of(job.Try(w => w.HandIn("pads", 0, "council"))));
+    }
+
+    [Fact]
+    public void Bottle_FillsByUse_AndIsDueBeforeItIsFull()
+    {
+        var job = new OnBench(Duo).Count(0).Tell(w => w.Tell("bottle-fitted", 500, null, null));
+        job.Later(100).Count(50);
+        // Half a point a day at 0.85 g: 0.4 ml a day, 40 in a hundred days, of 225.
+        var bottle = job.Store.Bottle!;
+        Assert.InRange(bottle.InIt.Best, 36, 45);
+        Assert.True(bottle.InIt.Low < bottle.InIt.Best && bottle.InIt.Best < bottle.InIt.High);
+        Assert.Equal(225, bottle.EmptyAtMl);
+        Assert.InRange(bottle.Days!.Value.Best, 400, 520);
+        job.Tell(w => w.Tell("bottle-seen", 230, null, null));
+        Assert.Equal(0, job.Store.Bottle!.Days!.Value.Best);
+        job.Tell(w => w.Tell("emptied", 10, null, null));
+        Assert.InRange(job.Store.Bottle!.InIt.Best, 10, 12);
+    }
+
+    [Fact]
+    public void Ways_AreOrderedByAYear_AndWhatCannotBeIsLast()
+    {
+        var job = new OnBench(Folio).Count(0).Later(200).Count(60);
+        job.Tell(w => w.Tell("weighed", 90, null, null));
+        var ways = WasteWays.Of(job.Model, job.Store, House, 28, 3);
+        Assert.Equal(ways.Where(w => w.IsOpen).OrderBy(w => w.PerYear), ways.Where(w => w.IsOpen));
+        var (renew, wash) = (ways.Single(w => w.Id == "renew"), ways.Single(w => w.Id == "wash"));
+        // 0.3 points of 1.25 g a day, of which 0.6 dries: 0.15 g. Of 128.8 g: 859 days; washed pads hold a little less.
+        Assert.InRange(renew.LastsDays!.Value, 830, 890);
+        Assert.True(wash.LastsDays < renew.LastsDays && wash.Spared > 0 && renew.Spared == 0);
+        Assert.Equal(14 + 8 + (26 / 60.0 * 28), renew.Today, 6);
+        // Done once and a bit more in three years.
+        Assert.Equal(renew.Today * 3 * 365.25 / renew.LastsDays.Value / 3, renew.PerYear, 6);
+        Assert.False(
+            WasteWays.Of(TestShop.Shop.Models["pellow-mono-pair"], new OnBench("pellow-mono-pair").Store, House, 28, 3)[^1].IsOpen
+        );
+        // A full store is not reset alone.
+        var full = new OnBench(Folio).Count(0).Later(300).Count(100).Tell(w => w.Tell("weighed", 200, null, null));
+        Assert.False(WasteWays.Of(full.Model, full.Store, House, 28, 3).Single(w => w.Id == "reset").IsOpen);
+    }
+
+    [Fact]
+    public void WorkOfTheBench_IsKnownToTheLedger()
+    {
+        var lines = TestShop.Opened(TestShop.Intake(Folio, "waste-full"));
+        TestShop.Answer(lines, "counter-reading", "limit", 100);
+        TestShop.Answer(lines, "pads-weighed", "room", 12);
+        var store = StoreOnMachine.Of(TestShop.Shop.Models[Folio], TestShop.Case(lines).State.Machine, House, TestShop.Now.AddDays(1))!;
+        Assert.Equal([typeof(WasteEvent.CounterRead), typeof(WasteEvent.Weighed)], store.Moments.Select(m => m.What.GetType()));
+        Assert.Equal(69, ((WasteEvent.Weighed)store.Moments[1].What).G);
+        // One weighing without any known use: it says what is in it, not yet that a whole run fits.
+        Assert.Equal((true, false), (store.IsKnown, store.Estimate!.MayReset));
+    }
+
+    [Fact]
+    public void DiagnosisKnows_WhetherTheStoreWasSeenTo_AndWhetherAnOverflowWaits()
+    {
+        var job = new OnBench(Folio);
+        Assert.Empty(WasteFacts.Of(job.State));
+        string Word(string key) => WasteFacts.Of(job.State).Single(f => f.Key == key).Word!;
+        job.Tell(w => w.Reset(Told("full", 100, 0) with { Despite = "x", IsTold = true }, []));
+        Assert.Equal(("no", "yes"), (Word("store-seen-to"), Word("reset-unserviced")));
+        job.Tell(w => w.Tell("renewed", null, null, null));
+        Assert.Equal(("yes", "no"), (Word("store-seen-to"), Word("reset-unserviced")));
+        // The book's own reset is let go by it.
+        var bench = TestShop.Case(job.Lines);
+        var alone = bench.Book.Repairs.First(r => r.Tags.Contains("counter-reset-only"));
+        Assert.NotEqual("reset-needs-room", SideBench.Core.Diagnosis.Gates.Holding(bench.Book, bench.Facts, alone, [])?.Id);
+    }
+
+    [Fact]
+    public void Calendar_IsAWholeDay_EscapedAndFolded()
+    {
+        var file = DueCalendar.Of(
+            "w-1@x",
+            new DateOnly(2026, 12, 31),
+            "Waste of Folio 3, PS-1; left",
+            new string('ü', 60) + "\nnext",
+            TestShop.Now
+        );
+        Assert.Contains("DTSTART;VALUE=DATE:20261231\r\nDTEND;VALUE=DATE:20270101\r\n", file, StringComparison.Ordinal);
+        Assert.Contains("SUMMARY:Waste of Folio 3\\, PS-1\\; left\r\n", file, StringComparison.Ordinal);
+        Assert.All(file.Split("\r\n"), l => Assert.True(System.Text.Encoding.UTF8.GetByteCount(l) <= 75));
+        Assert.Contains(new string('ü', 60) + "\\nnext", file.Replace("\r\n ", "", StringComparison.Ordinal), StringComparison.Ordinal);
+    }
+
+    private static ResetGate Gate(OnBench job) => ResetGate.Of(job.Store, job.Machine, job.State.OpenedAt);
+
+    private static ResetTold Told(string way, double? before, double? after) => new(way, before, after, null, null, false, null);
+
+    private static (string, string) Of(Outcome<IReadOnlyList<EntryBody>> refused) =>
+        refused.Problems.Select(p => (p.Code.Id, p.Path)).Single();
+
+    private sealed class OnBench(string model)
+    {
+        private TimeSpan later;
+
+        public List<Entry> Lines { get; } = TestShop.Opened(TestShop.Intake(model, "waste-full"));
+
+        public MachineModel Model { get; } = TestShop.Shop.Models[model];
+
+        public JobState State => TestShop.Case(Lines).State;
+
+        public MachineCase Machine => State.Machine;
+
+        public StoreOnMachine Store => StoreOnMachine.Of(Model, Machine, House, Now)!;
+
+        private DateTimeOffset Now => TestShop.Now.AddMinutes(Lines.Count + 1) + later;
+
+        public Outcome<IReadOnlyList<EntryBody>> Try(Func<WasteKeeping, Outcome<IReadOnlyList<EntryBody>>> tells) =>
+            tells(new WasteKeeping(Model, State, House, Now));
+
+        public OnBench Tell(Func<WasteKeeping, Outcome<IReadOnlyList<EntryBody>>> tells)
+        {
+            foreach (var body in Try(tells).Value)
+                Lines.Add(TestShop.Line(Lines.Count + 1, body) with { At = Now });
+            return this;
+        }
+
+        public OnBench Count(double pct)
+        {
+            // A count that is read with a reset that is not stored is a reading alone.
+            Lines.Add(TestShop.Line(Lines.Count + 1, new CounterReset("tool", pct, pct, null, "", "", 0)) with { At = Now });
+            return this;
+        }
+
+        public OnBench Later(int days)
+        {
+            later += TimeSpan.FromDays(days);
+            return this;
+        }
+    }
+}

@@ -1,0 +1,88 @@
+import { expect, test, type Page } from '@playwright/test'
+import { expectNoAxeFindings, signIn, takeIn } from './bench'
+
+const version = (page: Page) => page.getByTestId('waste').getAttribute('data-version')
+
+async function written(page: Page, act: () => Promise<void>) {
+  const before = await version(page)
+  await act()
+  await expect.poll(() => version(page)).not.toBe(before)
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+}
+
+async function tell(page: Page, what: string, amount = '') {
+  await page.keyboard.press('1')
+  const dialog = page.getByTestId('store-dialog')
+  await dialog.getByRole('button', { name: what, exact: true }).click()
+  if (amount) await dialog.locator('input').first().fill(amount)
+  await written(page, () => dialog.getByRole('button', { name: 'On record' }).click())
+}
+
+for (const model of ['Tolling Folio 3', 'Marram Duo'])
+  test(`${model}: a reset is held until the store is seen to, and read back`, async ({ page }) => {
+    test.setTimeout(120_000)
+    await signIn(page)
+    await takeIn(page, model === 'Marram Duo' ? 'WA-7102' : 'WA-7101', { model, moved: false })
+    await page.keyboard.press('u')
+    const gate = page.getByTestId('waste-gate')
+    await expect(gate).toContainText('2 things missing')
+    await expectNoAxeFindings(page)
+    // A weighing lighter than dry is asked about, and nothing is written.
+    const before = await version(page)
+    await page.keyboard.press('1')
+    await page.getByTestId('store-dialog').locator('input').first().fill('12')
+    await page.getByRole('button', { name: 'On record' }).click()
+    await expect(page.getByRole('dialog')).toContainText('Lighter than')
+    expect(await version(page)).toBe(before)
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+
+    // Reset without service: it says so, and stays on the page until a service lifts it.
+    await page.keyboard.press('r')
+    const reset = page.getByTestId('reset-dialog')
+    await expect(reset).toContainText('Missing')
+    await expectNoAxeFindings(page)
+    await reset.getByLabel('Read before, %').fill('100')
+    await reset.getByRole('button', { name: 'On record' }).click()
+    await expect(page.getByRole('dialog')).toContainText('A field is empty')
+    await reset.getByLabel('Read back after, %').fill('0')
+    await reset.getByRole('button', { name: 'On record' }).click()
+    await expect(page.getByRole('dialog')).toContainText('The reset is held')
+    await reset.getByLabel('Why it is reset').fill('ten pages for tonight')
+    await reset.getByLabel('The customer was told').check()
+    await written(page, () => reset.getByRole('button', { name: 'On record' }).click())
+    await expect(page.getByTestId('unserviced')).toContainText('without service')
+    await expect(gate).toContainText('Nothing to reset now')
+    await tell(page, 'Renewed')
+    await expect(page.getByTestId('unserviced')).toHaveCount(0)
+    await expectNoAxeFindings(page)
+    await page.getByTestId('waste-ways').getByRole('button', { name: '5' }).click()
+    await expect(page.getByTestId('waste-ways')).toContainText('New pads')
+    await page.getByRole('link', { name: 'Waste of all machines' }).click()
+    await expect(page.getByTestId('all-waste')).toContainText(model)
+    await expectNoAxeFindings(page)
+  })
+
+test('a key of the shelf is spent on one machine, and an outside bottle is watched', async ({ page }) => {
+  test.setTimeout(120_000)
+  await signIn(page)
+  await takeIn(page, 'WA-7103', { model: 'Marram Duo', moved: false })
+  await page.keyboard.press('u')
+  await expect(page.getByTestId('waste-gate')).toBeVisible()
+  await tell(page, 'Renewed')
+  await page.keyboard.press('r')
+  const reset = page.getByTestId('reset-dialog')
+  await reset.getByRole('button', { name: 'By a key' }).click()
+  await reset.locator('select').selectOption({ label: 'Counter key, Marram Duo, 1 left' })
+  await reset.getByLabel('Read before, %').fill('100')
+  await reset.getByLabel('Read back after, %').fill('0')
+  await written(page, () => reset.getByRole('button', { name: 'On record' }).click())
+  await page.goto('/shelf')
+  await expect(page.getByTestId('shelf').getByText('Counter key, Marram Duo').first()).toBeHidden()
+  await page.getByText(/^Used up, /).click()
+  await expect(page.getByTestId('shelf')).toContainText('1 used on WA-7103')
+  await page.goBack()
+  await expect(page.getByTestId('waste-gate')).toBeVisible()
+  await tell(page, 'Bottle fitted', '500')
+  await expect(page.getByTestId('waste-bottle')).toContainText('empty it at 225')
+})
