@@ -13,7 +13,15 @@ const pictures = [
   { name: 'sign-in', view: desk, signedOut: true, go: (p) => p.goto(`${base}/sign-in`) },
   { name: 'today', view: desk, go: (p) => p.goto(`${base}/today`) },
   { name: 'bench', view: desk, go: onPlace(2) },
-  { name: 'bench-waste', view: desk, go: onPlace(3) },
+  {
+    name: 'waste',
+    view: desk,
+    go: async (p) => {
+      await onPlace(3)(p)
+      await p.keyboard.press('u')
+      await p.getByTestId('waste').waitFor()
+    },
+  },
   { name: 'bench-lamp-off', view: desk, lamp: 'off', go: onPlace(1) },
   {
     name: 'nozzle-sheet',

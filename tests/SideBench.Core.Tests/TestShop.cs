@@ -62,12 +62,12 @@ internal static class TestShop
     public static Entry Line(int version, EntryBody body) =>
         new(new EntryId(version), new JobId(1), version, new PersonId(1), "Ines Varga", Now.AddMinutes(version), body);
 
-    public static JobCase Case(IReadOnlyList<Entry> entries, ShopState? shop = null)
+    public static JobCase Case(IReadOnlyList<Entry> entries, ShopState? shop = null, IEnumerable<Fact>? known = null)
     {
         var state = HouseCrafts.Fold(entries);
         var model = AsItStands.Of(Shop.Models[state.Intake.ModelId], AsItStands.ChangesOf(Shop.Changes, state.Machine));
         var book = CaseBook.Of(Shop.Book, model, Shop.Book.Complaints.First(c => c.Id == state.Intake.Complaint));
-        return new JobCase(book, state, DateOnly.FromDateTime(Now.UtcDateTime), 0, shop);
+        return new JobCase(book, state, DateOnly.FromDateTime(Now.UtcDateTime), 0, shop, null, known);
     }
 
     /// <summary>Adds lines; ids for tray and clocks count up.</summary>

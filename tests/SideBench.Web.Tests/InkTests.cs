@@ -1,5 +1,7 @@
 using System.Net;
 using System.Text.Json;
+using SideBench.Core.Nozzles;
+using SideBench.Devices.Pictures;
 using Xunit;
 
 namespace SideBench.Web.Tests;
@@ -116,6 +118,106 @@ public class InkTests(BenchServer server) : IClassFixture<BenchServer>
         await Write(browser, job, "/corrections", new { entry = line.GetProperty("id").GetInt64(), reason = "it was the next slot" });
         var after = Slots(await Ink(browser, job))[3];
         Assert.Equal(("refillable", false), (Word(after, "type"), after.GetProperty("told").GetBoolean()));
+    }
+
+    [Fact]
+    public async Task Session_Scale_AndAPageOfItsOwn_AreAskedOfTheMachineAtHand()
+    {
+        var browser = await server.Open();
+        var job = await TakenIn(browser, JobsTests.Intake() with { modelId = "pellow-studio-eight", ink = "refilled", serial = "IS-1" });
+        var weighed = (await browser.Get($"/api/jobs/{job}/ink/slots/1/scale")).Body;
+        Assert.True(weighed.GetProperty("madeUp").GetBoolean());
+        Assert.InRange(weighed.GetProperty("grams").GetDouble(), 17, 32);
+        await Write(
+            browser,
+            job,
+            "session",
+            new
+            {
+                slots = new[]
+                {
+                    new
+                    {
+                        slot = 1,
+                        before = 20.0,
+                        full = true,
+                        tries = 2,
+                        lamp = "steady",
+                        reset = true,
+                    },
+                    new
+                    {
+                        slot = 2,
+                        before = 30.0,
+                        full = true,
+                        tries = 1,
+                        lamp = "red",
+                        reset = false,
+                    },
+                },
+            }
+        );
+        var slots = Slots(await Ink(browser, job));
+        Assert.Equal(100, slots[0].GetProperty("chip").GetDouble());
+        Assert.InRange(slots[1].GetProperty("chip").GetDouble(), 29, 30);
+        Assert.Contains("use it all the same", (await Ink(browser, job)).GetProperty("prompt").GetString(), StringComparison.Ordinal);
+
+        // A red page: magenta and yellow, and hardly any cyan.
+        var page = PictureCodec.Png(new PixelImage(2, 1, [255, 0, 0, 255, 255, 255]));
+        var covers = (await browser.Send($"/api/jobs/{job}/ink/cover", page))
+            .Body.EnumerateArray()
+            .ToDictionary(c => c.GetProperty("ink").GetString()!, c => c.GetProperty("pct").GetDouble());
+        Assert.Equal((0, 50, 50, 0), (covers["Cyan"], covers["Magenta"], covers["Yellow"], covers["Photo black"]));
+        var run = (await browser.Get($"/api/jobs/{job}/ink/run?pages=10&covers=4:50,5:50")).Body;
+        // The two channels that it takes are those of which nothing is known.
+        Assert.StartsWith("Nothing is known", run.GetProperty("says").GetString(), StringComparison.Ordinal);
+        Assert.Empty(run.GetProperty("slots").EnumerateArray());
+        Assert.Equal("picture-unknown", JobsTests.Code((await browser.Send($"/api/jobs/{job}/ink/cover", [1, 2, 3])).Body));
+        foreach (var bad in new[] { "4", "4:x", "4:101", "4:5,4:6" })
+            Assert.Equal(
+                "/covers",
+                (await browser.Get($"/api/jobs/{job}/ink/run?pages=10&covers={bad}"))
+                    .Body.GetProperty("problems")[0]
+                    .GetProperty("pointer")
+                    .GetString()
+            );
+    }
+
+    [Fact]
+    public async Task ALotThatFails_IsRanked_AndSaidWithItsNumber()
+    {
+        var browser = await server.Open();
+        var job = await TakenIn(browser, JobsTests.Intake() with { modelId = "tolling-folio-3", ink = "maker", serial = "IL-1" });
+        for (var n = 0; n < 12; n++)
+            await Write(
+                browser,
+                job,
+                "fitted",
+                new
+                {
+                    slot = 2,
+                    type = "maker",
+                    lot = "Z-77",
+                    seller = "Harbour Ink",
+                    became = n == 0 ? "" : "exchanged",
+                    returnBy = "2031-01-01",
+                    purged = true,
+                }
+            );
+        var lot = (await browser.Get("/api/shelf")).Body.GetProperty("lots")[0];
+        Assert.Equal(
+            ("Z-77", 12, 11, "bad"),
+            (Word(lot, "lot"), lot.GetProperty("fitted").GetInt32(), lot.GetProperty("failed").GetInt32(), Word(lot, "verdict"))
+        );
+        var answer = (await browser.Get($"/api/jobs/{job}/ink/number?number=TF-3C&slot=2&lot=z-77")).Body;
+        Assert.Equal("bad-lot", Word(answer, "fit"));
+        Assert.Contains(
+            (await browser.Get("/api/shelf")).Body.GetProperty("returns").EnumerateArray(),
+            r => Word(r, "where") == "slot 2 of IL-1" && !r.GetProperty("soon").GetBoolean()
+        );
+        // Every change was followed by a purge, on the counter and in the channel.
+        var record = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("entries").EnumerateArray();
+        Assert.Equal(12, record.Count(e => Word(e, "kind") == "purged"));
     }
 
     private static async Task<int> Version(Browser browser, long job) =>

@@ -109,12 +109,15 @@ public class CaseFilesTests
                 entries,
                 ChangeWork.Tell(TestShop.Case(entries).State, TestShop.Shop.Models[file.Model], TestShop.Shop.Changes, change, "told")
             );
+        var known = new Dictionary<string, Fact>();
         foreach (var word in file.When ?? [])
         {
             if (word.StartsWith("did ", StringComparison.Ordinal))
                 Did(entries, word[4..]);
             else if (word == "clear")
                 TestShop.ClearTray(entries);
+            else if (word.StartsWith("fact ", StringComparison.Ordinal))
+                known[word[5..].Split('=')[0]] = new Fact(word[5..].Split('=')[0], word.Split('=')[1], null, word, null);
             else if (word.StartsWith("word ", StringComparison.Ordinal))
                 TestShop.Add(entries, BenchKeeping.Consent(TestShop.Case(entries).State, word[5..], "Sal Marsh"));
             else if (word.StartsWith("tray ", StringComparison.Ordinal))
@@ -132,7 +135,7 @@ public class CaseFilesTests
                 TestShop.ClearTray(entries);
         }
 
-        return TestShop.Case(entries, ShopState.New with { Schools = given.Schools ?? [] });
+        return TestShop.Case(entries, ShopState.New with { Schools = given.Schools ?? [] }, known.Values);
     }
 
     // What was done was done, whatever holds it: a case may begin with work that a gate would hold today.

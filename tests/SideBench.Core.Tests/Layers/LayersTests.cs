@@ -6,7 +6,8 @@ namespace SideBench.Core.Tests.Layers;
 /// <summary>Which folder of the core may know which, and where a craft may be named.</summary>
 public partial class LayersTests
 {
-    // Lowest first; a craft stands beside the others, and knows what is below all of them. Head care stands on the sheets.
+    // Lowest first; a craft stands beside the others, and knows what is below all of them. Ink stands on pictures of pages, head care on
+    // the sheets.
     private static readonly string[][] Layers =
     [
         ["Quantities", "Identity", "Outcomes"],
@@ -14,8 +15,10 @@ public partial class LayersTests
         ["Record"],
         ["Machines"],
         ["Jobs"],
+        ["Shelf"],
         ["Diagnosis"],
-        ["Ink", "Nozzles", "StripDown", "Waste"],
+        ["Nozzles", "StripDown", "Waste"],
+        ["Ink"],
         ["HeadCare"],
         ["Bench"],
         ["Simulation"],
@@ -26,6 +29,8 @@ public partial class LayersTests
     [
         "src/SideBench.Core/Bench/HouseCrafts.cs",
         "src/SideBench.Core/HeadCare/",
+        "src/SideBench.Core/Ink/",
+        "src/SideBench.Web/Features/Ink/",
         "src/SideBench.Web/Features/HeadCare/",
         "src/SideBench.Web/Plugs/WebCrafts.cs",
         "web/src/app/crafts.ts",
