@@ -32,7 +32,9 @@ public sealed record ResetGate(IReadOnlyList<GateItem> Items, bool IsOpen, IRead
     /// <param name="since">When this visit began.</param>
     public static ResetGate Of(StoreOnMachine store, MachineCase machine, DateTimeOffset since)
     {
-        var read = store.Moments.LastOrDefault(m => m.What is WasteEvent.CounterRead && m.At >= since);
+        // What was read before the last reset tells nothing of the next.
+        var reset = store.Moments.ToList().FindLastIndex(m => m.What is WasteEvent.Reset);
+        var read = store.Moments.Skip(reset + 1).LastOrDefault(m => m.What is WasteEvent.CounterRead && m.At >= since);
         var (may, room) = store.Estimate is { } e ? (e.MayReset, e.Room) : (false, default);
         List<GateItem> items =
         [

@@ -24,9 +24,9 @@ public class StoreOnJobTests
         // 57 g dry and 161 to hold, of which 0.8 are used. A whole run left 23 g: there is room for another, as slow as it was.
         job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null)).Count(0).Later(300).Count(100);
         job.Tell(w => w.Reset(Told("full", 100, 0), [])).Later(1);
-        Assert.Equal(["room"], Gate(job).Items.Where(i => !i.IsMet).Select(i => i.Id));
+        Assert.Equal(["read", "room"], Gate(job).Items.Where(i => !i.IsMet).Select(i => i.Id));
         job.Tell(w => w.Tell("weighed", 80, null, null));
-        Assert.Empty(Gate(job).Items.Where(i => !i.IsMet).Select(i => i.Id));
+        Assert.Equal(["read"], Gate(job).Items.Where(i => !i.IsMet).Select(i => i.Id));
         job.Tell(w => w.Reset(Told("full", 100, 0), []));
         Assert.Equal((2, 0.0), (job.Store.Resets, job.Store.Counter!.Pct));
         Assert.DoesNotContain(job.Machine.Modifications.Keys, k => k.Key == CounterReset.Unserviced);

@@ -35,6 +35,7 @@ defineProps<{
     <section
       v-if="ink.money.length > 1"
       class="panel overflow-x-auto p-3"
+      tabindex="0"
       aria-labelledby="money-title"
       data-testid="ink-money"
     >

@@ -51,12 +51,12 @@ const due = (b: Waste['storeFull']) =>
 </script>
 
 <template>
-  <section class="panel p-3" aria-labelledby="course-title" data-testid="waste-course">
+  <section class="panel overflow-x-auto p-3" tabindex="0" aria-labelledby="course-title" data-testid="waste-course">
     <h2 id="course-title" class="text-base">What each will reach, at today’s use</h2>
     <template v-if="waste.course.length">
       <svg
         viewBox="-4 -8 648 250"
-        class="mt-1 w-full"
+        class="mt-1 w-full min-w-[36rem]"
         role="img"
         :aria-label="`Store full: ${due(waste.storeFull)}. Counter full: ${due(waste.counterFull)}.`"
       >

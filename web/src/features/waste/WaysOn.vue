@@ -15,7 +15,7 @@ const lasts = (days: number | null) =>
 </script>
 
 <template>
-  <section class="panel overflow-x-auto p-3" aria-labelledby="ways-title" data-testid="waste-ways">
+  <section class="panel overflow-x-auto p-3" tabindex="0" aria-labelledby="ways-title" data-testid="waste-ways">
     <div class="flex flex-wrap items-center gap-2">
       <h2 id="ways-title" class="flex-1 text-base">Ways to go on</h2>
       <span class="text-sm text-soft">over</span>
@@ -32,7 +32,7 @@ const lasts = (days: number | null) =>
       </button>
       <span class="text-sm text-soft">years</span>
     </div>
-    <table class="mt-1 w-full text-left">
+    <table class="mt-1 w-full min-w-[34rem] text-left">
       <thead class="text-sm text-soft">
         <tr>
           <th class="pr-3 font-normal">What</th>
