@@ -3,7 +3,7 @@ using System.Text;
 using System.Text.Json;
 using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
-using SideBench.Web.Features.Nozzles;
+using SideBench.Web.Hosting;
 using Xunit;
 
 namespace SideBench.Web.Tests;

@@ -328,6 +328,30 @@ public class WasteTests(BenchServer server) : IClassFixture<BenchServer>
         );
     }
 
+    [Fact]
+    public async Task AServiceProgram_ReadsBack_AndWhatItDidNotStoreIsSaid_AndNothingIsWrittenByIt()
+    {
+        var browser = await server.Open();
+        var job = await TakenIn(browser, Folio);
+        var version = await Version(browser, job);
+        var asked = new List<(HttpStatusCode Status, JsonElement Body)>();
+        for (var n = 0; n < 6; n++)
+            asked.Add(await browser.Post($"/api/jobs/{job}/waste/service", new { count = 100 }));
+        Assert.Equal(
+            ["service-away", "service-refused", "service-wrong-machine"],
+            asked.Where(a => a.Status == HttpStatusCode.Conflict).Select(a => JobsTests.Code(a.Body)).Order()
+        );
+        var read = asked
+            .Where(a => a.Status == HttpStatusCode.OK)
+            .Select(a => (Number(a.Body, "before"), Number(a.Body, "after")))
+            .ToList();
+        Assert.Equal([(100, 0), (100, 100), (100, 0)], read);
+        Assert.All(asked.Where(a => a.Status == HttpStatusCode.OK), a => Assert.True(a.Body.GetProperty("madeUp").GetBoolean()));
+        Assert.Equal(version, await Version(browser, job));
+        var wrong = await browser.Post($"/api/jobs/{job}/waste/service", new { count = 900 });
+        Assert.Equal("/count", wrong.Body.GetProperty("problems")[0].GetProperty("pointer").GetString());
+    }
+
     private static object Despite(string why) =>
         new
         {

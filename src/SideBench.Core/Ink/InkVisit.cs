@@ -104,6 +104,9 @@ public sealed record InkVisit(
         );
     }
 
+    /// <summary>Fill plugs that come out and go back, one of each piece that is filled by hand.</summary>
+    public int Plugs => Slots.Count(s => s.Advice.Way != SlotWay.Replace && s.On.Type is { Inside: not "tank", IsDummy: false });
+
     /// <summary>What the ink or the piece costs.</summary>
     public static decimal CostOf(VisitSlot slot, InkNumbers numbers) =>
         slot.Advice.Way == SlotWay.Replace

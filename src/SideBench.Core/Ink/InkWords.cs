@@ -9,6 +9,10 @@ public static class InkWords
     internal const string HandTool = "hand-tool";
     internal const string Auto = "auto";
     internal const string Panel = "panel";
+
+    /// <summary>What fill plugs are called while they lie on the tray.</summary>
+    public const string Plugs = "fill plugs";
+
     internal static readonly IReadOnlyList<string> Tools = [HandTool, Board, Auto, Panel];
     private static readonly string[] Ordinals = ["first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth"];
 

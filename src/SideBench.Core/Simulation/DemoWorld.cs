@@ -219,7 +219,7 @@ public sealed class DemoWorld
             before < 0 ? ""
             : lots.NextDouble() < Lots[before].Fails ? "exchanged"
             : "empty, and thrown away";
-        return new FittedPiece(slot, type.Id, null, null, null, Lots[lot].Name, Lots[lot].Seller, null, became, true);
+        return new FittedPiece(slot, type.Id, null, null, null, Lots[lot].Name, Lots[lot].Seller, null, became, false);
     }
 
     private DateTimeOffset Workday(DateTimeOffset day)

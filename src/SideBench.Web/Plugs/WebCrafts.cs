@@ -1,5 +1,6 @@
 using SideBench.Core.HeadCare;
 using SideBench.Core.Ink;
+using SideBench.Devices.ResetService;
 using SideBench.Web.Features.Estimates;
 using SideBench.Web.Features.HeadCare;
 using SideBench.Web.Features.Ink;
@@ -8,6 +9,7 @@ using SideBench.Web.Features.Shelf;
 using SideBench.Web.Features.StripDown;
 using SideBench.Web.Features.Sums;
 using SideBench.Web.Features.Waste;
+using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Plugs;
 
@@ -27,7 +29,10 @@ public static class WebCrafts
             Advises = (job, shop, now) => HeadAdvice.On(job, shop.Numbers.Of<HeadCareNumbers>(), shop.Numbers.Of<InkNumbers>(), now),
         },
         new WebCraft("Ink", routes => routes.MapInk()) { Services = services => services.AddSingleton<ScaleDesk>() },
-        new WebCraft("Waste", routes => routes.MapWaste()),
+        new WebCraft("Waste", routes => routes.MapWaste())
+        {
+            Services = services => services.AddSingleton<IResetService, ResetServiceStandIn>(),
+        },
         new WebCraft("Shelf", routes => routes.MapShelf()) { Services = services => services.AddSingleton<ShelfDesk>() },
         new WebCraft("Sums", routes => routes.MapSums()),
         new WebCraft("Estimates", routes => routes.MapEstimates()),

@@ -44,6 +44,18 @@ public class InkVisitTests
         Assert.Equal("nothing-due", job.Try(i => i.Visit(job.Visit())).Problems.Single().Code.Id);
     }
 
+    [Theory]
+    [InlineData("tolling-broadside-44", "refillable-board", 9)]
+    [InlineData("tolling-folio-3", "dummy", 0)]
+    [InlineData("pellow-six-tank", "tank", 0)]
+    public void Plugs_AreOneOfEachPieceThatIsFilledByHand(string model, string type, int plugs)
+    {
+        var job = new InkOnJob(model).AllFitted(type);
+        var empty = job.Model.Slots.Select(s => new SlotAmount(s.Panel, 0)).ToList();
+        job.Tell(i => i.ReadChips(empty));
+        Assert.Equal(plugs, job.Visit()!.Plugs);
+    }
+
     [Fact]
     public void Board_IsHeld_WhereOneSlotIsNotKnown_OrNoPressIsLeft()
     {

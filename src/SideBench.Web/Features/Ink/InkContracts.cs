@@ -130,7 +130,8 @@ public sealed record InkVisitView(
     double PurgeCounterPct,
     double SavedMl,
     double SavedCounterPct,
-    string Held
+    string Held,
+    int Plugs
 );
 
 /// <summary>One slot of a conversion to refillables with carried chips.</summary>
@@ -190,6 +191,8 @@ public sealed record CoverView(int Slot, string Ink, double Pct);
 /// <param name="PressesLeft">Presses that its reset board has left; null where it has none.</param>
 /// <param name="BoardWeeks">How long the board still lasts, weeks; null when use is not known.</param>
 /// <param name="Map">Its slots, to find them by hand.</param>
+/// <param name="WasteChip">Whether its waste store has a chip, with a tool of its own.</param>
+/// <param name="PlugsOut">Fill plugs that lie on the tray, and by which items.</param>
 public sealed record InkView(
     long Job,
     int Tag,
@@ -209,7 +212,10 @@ public sealed record InkView(
     string WasteAt,
     NextSessionView? Next,
     ConversionView? Conversion,
-    IReadOnlyList<InkMoneyView> Money
+    IReadOnlyList<InkMoneyView> Money,
+    bool WasteChip,
+    int PlugsOut,
+    IReadOnlyList<string> PlugItems
 );
 
 /// <summary>How far one slot goes.</summary>

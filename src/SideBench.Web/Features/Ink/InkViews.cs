@@ -42,7 +42,10 @@ internal static class InkViews
             model.WasteAt,
             NextSession.Of(slots, numbers.Rules, model.StopsDead) is { } next ? InkPlans.Next(next, now) : null,
             InkPlans.Conversion(job, slots, numbers, now),
-            [.. InkPlans.Money(model, numbers, job.Book.Book.House)]
+            [.. InkPlans.Money(model, numbers, job.Book.Book.House)],
+            model.Axes.GetValueOrDefault("waste") is "box" or "tank" or "cartridge",
+            job.State.Tray.Where(t => t.Label == InkWords.Plugs).Sum(t => t.Count),
+            [.. job.State.Tray.Where(t => t.Label == InkWords.Plugs).Select(t => t.Id)]
         );
     }
 
@@ -151,6 +154,7 @@ internal static class InkViews
             visit.PurgeCounterPct,
             visit.SavedMl,
             visit.SavedCounterPct,
-            visit.Held
+            visit.Held,
+            visit.Plugs
         );
 }

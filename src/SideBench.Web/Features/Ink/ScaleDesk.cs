@@ -3,7 +3,6 @@ using SideBench.Core.Ink;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Quantities;
 using SideBench.Devices.Scale;
-using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Ink;

@@ -21,6 +21,12 @@ public sealed record CounterResetRequest(
 
 public sealed record HandedInRequest(Guid Key, int SeenVersion, string? What, double? Kg, string? Where, int Thread = 0) : IJobWrite;
 
+/// <param name="To">What it is to be set to, %; null for 0.</param>
+public sealed record ServiceRequest(double? Count, double? To);
+
+/// <summary>What a service program read before and after; where it did not fall nothing was stored. Nothing is written.</summary>
+public sealed record ServiceView(double Before, double After, bool MadeUp);
+
 /// <summary>When something will be, in 8 of 10; null where later than is told.</summary>
 public sealed record DateBandView(DateTimeOffset? Early, DateTimeOffset? Median, DateTimeOffset? Late);
 

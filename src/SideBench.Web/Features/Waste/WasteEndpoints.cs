@@ -7,6 +7,7 @@ using SideBench.Core.Waste;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.Record;
+using SideBench.Devices.ResetService;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
@@ -45,6 +46,11 @@ public static class WasteEndpoints
             .MapPost("/resets", Reset)
             .Produces<BenchView>()
             .Described("resetCounter", "The waste counter was reset and read back. A key is spent on the shelf first.")
+            .For(Act.Bench);
+        waste
+            .MapPost("/service", Service)
+            .Produces<ServiceView>()
+            .Described("askResetService", "A service program reads the counter, sets it anew and reads it back. Nothing is written.")
             .For(Act.Bench);
         waste.MapJobWrite<HandedInRequest>(
             "/handed-in",
@@ -99,6 +105,32 @@ public static class WasteEndpoints
             books.Now
         );
         return Results.Text(file, "text/calendar; charset=utf-8");
+    }
+
+    // Only the made-up shop has one: a real one has no stand-in, and types what its program showed.
+    private static async Task<IResult> Service(
+        long id,
+        ServiceRequest request,
+        JobDesk desk,
+        StandIns standIns,
+        IResetService service,
+        HttpContext http
+    )
+    {
+        var problems = new List<Problem>();
+        Guard.Range(problems, request.Count ?? double.NaN, "/count", 0, 130);
+        Guard.Range(problems, request.To ?? 0, "/to", 0, 130);
+        if (problems.Count > 0)
+            return ProblemResults.Of(problems);
+        var model = await desk.Look(id, null, (_, job) => job.Book.Model, http.RequestAborted);
+        if (!model.IsGood)
+            return ProblemResults.Of(model.Problems);
+        if (!await standIns.MayTakePart(http.RequestAborted))
+            return ProblemResults.Of(ResetServiceProblem.Away, "");
+        var read = service.Reset(model.Value.FullName, request.Count!.Value, request.To ?? 0);
+        return read.IsGood
+            ? Results.Ok(new ServiceView(read.Value.BeforePct, read.Value.AfterPct, true))
+            : ProblemResults.Of(read.Problems);
     }
 
     // A box that is in another machine by its record cannot be in this one too.

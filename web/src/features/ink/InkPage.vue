@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useQuery } from '@tanstack/vue-query'
 import { useRouter } from 'vue-router'
+import { api, dataOf } from '@/shared/api/client'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
 import LoadState from '@/shared/ui/LoadState.vue'
@@ -37,6 +39,27 @@ const slot = computed(() => {
 const may = computed(() => session.mayBench && !!ink.value?.open)
 const counted = computed(() => ink.value?.slots.some((s) => s.hasCount) ?? false)
 const filled = computed(() => ink.value?.slots.some((s) => s.isFilled) ?? false)
+const shelf = useQuery({ queryKey: ['shelf'], queryFn: () => dataOf(api.GET('/api/shelf')) })
+/** What is left in bottles of an ink, by its name; none when the shelf tells of none. */
+const bottles = computed(() => {
+  const left: Record<string, { name: string; ml: number }> = {}
+  for (const i of shelf.data.value?.items ?? []) {
+    const of = ink.value?.slots.find(
+      (s) => i.kind === 'ink' && i.for.toLowerCase().startsWith(`${s.ink.toLowerCase()} `),
+    )
+    if (of && i.left > 0) left[of.ink] = { name: left[of.ink]?.name ?? i.name, ml: (left[of.ink]?.ml ?? 0) + i.left }
+  }
+  return left
+})
+// Plugs that lie on the tray go back first; then the visit is done.
+async function doVisit() {
+  const items = ink.value?.plugItems ?? []
+  if (items.length) {
+    if (!(await desk.plugsBack({ items: [...items], waitOver: null }))) return
+    await query.refetch()
+  }
+  await desk.visit({})
+}
 const asking = computed(() => act.value !== null || dialog.value !== '')
 const years = 104
 const lasts = (weeks: number) => (weeks > years ? 'more than two years' : `about ${Math.round(weeks)} weeks`)
@@ -122,7 +145,9 @@ useKeys(() => [
           :ink="ink"
           :busy="desk.busy.value"
           :may="session.mayBench"
-          @done="desk.visit({})"
+          :bottles="bottles"
+          @plugs="desk.plugsOut({ label: 'fill plugs', change: 'off', count: $event })"
+          @done="doVisit"
           @chips="dialog = 'chips'"
           @session="dialog = 'session'"
         />

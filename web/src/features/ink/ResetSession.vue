@@ -126,6 +126,9 @@ async function save() {
       <label v-if="board" class="block"
         >Why it is pressed, if a slot is not full <input v-model="despite" class="field" maxlength="2000"
       /></label>
+      <p v-if="ink.wasteChip" class="border-l-4 border-line px-3 py-1">
+        The waste store’s chip has a tool of its own, and is reset on the waste page once its store is seen to.
+      </p>
       <p v-if="ink.prompt" class="border-l-4 border-line px-3 py-1">The prompt that follows: {{ ink.prompt }}</p>
       <ProblemNote :problem="desk.problem.value" @dismiss="desk.dismiss" />
       <button class="press press-main w-full" :disabled="desk.busy.value || !slots.length">On record</button>

@@ -12,8 +12,16 @@ const props = defineProps<{
   busy: boolean
   /** Whether this person may work at the bench. */
   may: boolean
+  /** What the shelf has of each ink, by its name. Default: not known. */
+  bottles?: Record<string, { name: string; ml: number }>
 }>()
-const emit = defineEmits<{ done: []; chips: []; session: [] }>()
+const emit = defineEmits<{ done: []; chips: []; session: []; plugs: [count: number] }>()
+const poured = computed(() =>
+  (visit.value?.fills ?? [])
+    .filter((f) => f.ml > 0 && props.bottles?.[f.ink])
+    .map((f) => ({ ...f, ...props.bottles![f.ink]!, need: f.ml })),
+)
+const out = computed(() => props.ink.plugsOut)
 const visit = computed(() => props.ink.visit)
 const unknown = computed(() => props.ink.slots.filter((s) => s.urgency === 'unknown').length)
 const unread = computed(() => props.ink.slots.some((s) => s.urgency === 'unknown' && s.hasCount && s.chip === null))
@@ -35,6 +43,11 @@ function press() {
 const print = () => window.print()
 useKeys(() => [
   { key: '1', does: 'what the card says', run: press },
+  {
+    key: 'L',
+    does: 'plugs out, on the tray',
+    run: () => !stopped.value && !out.value && visit.value?.plugs && emit('plugs', visit.value.plugs),
+  },
   { key: 'P', does: 'print the fill card', run: print },
 ])
 </script>
@@ -70,6 +83,13 @@ useKeys(() => [
           <b class="font-mono">{{ f.ml > 0 ? withUnit(f.ml, 'ml', f.ml < 20 ? 1 : 0) : 'new' }}</b>
         </li>
       </ul>
+      <p v-if="poured.length" class="mt-1.5 text-sm" data-testid="poured">
+        From the shelf:
+        <template v-for="(p, i) in poured" :key="p.slot"
+          >{{ i ? ', ' : '' }}{{ p.name
+          }}<b v-if="p.need > p.ml" class="text-stop">, only {{ withUnit(p.ml, 'ml') }} left</b></template
+        >.
+      </p>
       <p class="mt-1.5 text-sm text-soft">
         <template v-if="visit.inkMl > 0">{{ withUnit(visit.inkMl, 'ml') }} in all,</template>
         {{ money(visit.cost, ink.currency) }}.
@@ -87,7 +107,23 @@ useKeys(() => [
           data-testid="visit-done"
           @click="press"
         >
-          <span class="keycap">1</span> {{ visit.inkMl > 0 ? 'Done so, all to full' : 'Done so' }}
+          <span class="keycap">1</span>
+          {{
+            out
+              ? `${out} plug${out > 1 ? 's' : ''} back, done so`
+              : visit.inkMl > 0
+                ? 'Done so, all to full'
+                : 'Done so'
+          }}
+        </button>
+        <button
+          v-if="visit.plugs > 0 && !out"
+          type="button"
+          class="press"
+          :disabled="stopped"
+          @click="emit('plugs', visit.plugs)"
+        >
+          <span class="keycap">L</span> {{ visit.plugs }} plug{{ visit.plugs > 1 ? 's' : '' }} out
         </button>
         <button
           v-if="visit.inkMl > 0"

@@ -59,6 +59,7 @@ const visit = {
   savedMl: 8.1,
   savedCounterPct: 0.73,
   held: '',
+  plugs: 0,
 }
 
 const ink = (more: Partial<Ink> = {}): Ink => ({
@@ -81,6 +82,9 @@ const ink = (more: Partial<Ink> = {}): Ink => ({
   next: null,
   conversion: null,
   money: [],
+  wasteChip: false,
+  plugsOut: 0,
+  plugItems: [],
   ...more,
 })
 
@@ -154,6 +158,36 @@ describe('VisitCard', () => {
         .find('h2')
         .text(),
     ).toBe('Nothing is due')
+  })
+})
+
+describe('plugs and bottles of a visit', () => {
+  const card = (more: Partial<Ink>, bottles?: Record<string, { name: string; ml: number }>) =>
+    mount(VisitCard, { props: { ink: ink(more), busy: false, may: true, bottles } })
+  const button = (c: ReturnType<typeof card>, says: string) => c.findAll('button').find((b) => b.text().includes(says))
+
+  it('lays plugs on the tray, counted, and takes them off with the work', async () => {
+    const before = card({ visit: { ...visit, plugs: 2 } })
+    await button(before, '2 plugs out')!.trigger('click')
+    expect(before.emitted('plugs')).toEqual([[2]])
+    const out = card({ visit: { ...visit, plugs: 2 }, plugsOut: 2 })
+    expect(button(out, 'plugs out')).toBeUndefined()
+    expect(out.find('[data-testid="visit-done"]').text()).toContain('2 plugs back, done so')
+    expect(button(card({ visit }), 'out')).toBeUndefined()
+  })
+
+  it('names the bottle, and says when it does not hold enough', () => {
+    const fills = [{ slot: 3, ink: 'Cyan', ml: 20, what: 'to full' }]
+    const bottles = { Cyan: { name: 'Cyan refill', ml: 12 } }
+    const short = card({ visit: { ...visit, fills } }, bottles).find('[data-testid=poured]')
+    expect(short.text().replace(/\s+/g, ' ')).toContain('Cyan refill, only 12 ml left')
+    const enough = card({ visit: { ...visit, fills } }, { Cyan: { name: 'Cyan refill', ml: 400 } })
+    expect(enough.find('[data-testid=poured]').text()).not.toContain('only')
+    expect(
+      card({ visit: { ...visit, fills } })
+        .find('[data-testid=poured]')
+        .exists(),
+    ).toBe(false)
   })
 })
 

@@ -42,6 +42,10 @@ export function useInk(id: number) {
     session: write((body: Api<'ResetSessionRequest'>) =>
       dataOf(api.POST('/api/jobs/{id}/ink/session', { ...at, body })),
     ),
+    plugsOut: write((body: Api<'TrayPutRequest'>) => dataOf(api.POST('/api/jobs/{id}/tray', { ...at, body }))),
+    plugsBack: write((body: Api<'TrayClearRequest'>) =>
+      dataOf(api.POST('/api/jobs/{id}/tray/cleared', { ...at, body })),
+    ),
     scale: (slot: number) =>
       dataOf(api.GET('/api/jobs/{id}/ink/slots/{slot}/scale', { params: { path: { id, slot } } })),
     visit: write((body: Api<'InkVisitRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/visit', { ...at, body }))),

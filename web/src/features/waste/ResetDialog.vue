@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { Refused } from '@/shared/api/client'
 import { typedNumber, withUnit } from '@/shared/format'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
@@ -16,9 +17,12 @@ const props = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 const empty = () => ({ way: 'full', before: '', after: '', key: 0, despite: '', told: false, system: '' })
 const said = ref(empty())
+const asking = ref(false)
+const serviceSays = ref('')
 watch(
   () => props.open,
   (open) => {
+    serviceSays.value = ''
     if (open) said.value = { ...empty(), before: props.waste.counter === null ? '' : String(props.waste.counter) }
   },
 )
@@ -30,6 +34,25 @@ const ways = computed(() => [
   { id: 'tool', says: 'Chip tool' },
 ])
 const missing = computed(() => props.waste.gate.filter((g) => !g.met && g.id !== 'read'))
+// What the program showed goes into the fields, where it can be looked at before it is on record.
+async function ask() {
+  asking.value = true
+  try {
+    const read = await props.desk.service(typedNumber(said.value.before), 0)
+    said.value.before = String(read.before)
+    said.value.after = String(read.after)
+    serviceSays.value =
+      (read.after < read.before ? 'Read back.' : 'It did not fall: not stored. Switch off and on, and try again.') +
+      (read.madeUp ? ' A simulated program said so: this shop is made up.' : '')
+  } catch (error) {
+    serviceSays.value =
+      error instanceof Refused
+        ? `${error.body.title}. ${error.body.detail} ${error.body.hint}`
+        : 'It could not be asked.'
+  } finally {
+    asking.value = false
+  }
+}
 async function save() {
   const done = await props.desk.reset({
     way: said.value.way,
@@ -79,6 +102,17 @@ async function save() {
       <label v-if="said.way === 'service'" class="block"
         >Computer system it ran under <input v-model="said.system" class="field" maxlength="120"
       /></label>
+      <button
+        v-if="said.way === 'service'"
+        type="button"
+        class="press w-full"
+        :disabled="asking"
+        data-testid="ask-service"
+        @click="ask"
+      >
+        Let the service program do it
+      </button>
+      <p v-if="serviceSays" class="border-l-4 border-wait bg-wait-tint px-3 py-1.5" role="status">{{ serviceSays }}</p>
       <div class="flex flex-wrap gap-3">
         <label class="flex-1"
           >Read before, % <input v-model="said.before" class="field font-mono" inputmode="decimal"

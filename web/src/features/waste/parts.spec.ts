@@ -59,6 +59,7 @@ function desk(answer: unknown = {}) {
     tell: write('tell'),
     reset: write('reset'),
     handIn: write('handIn'),
+    service: vi.fn(async (count: number) => ({ before: count, after: count === 100 ? 0 : count, madeUp: true })),
   }
   return { asked, desk: made as unknown as WasteDesk }
 }
@@ -219,6 +220,24 @@ describe('what is told of a store', () => {
     expect(none.shown.emitted('close')).toBeUndefined()
     const fitted = await opened(StoreDialog, waste({ bottle: { holdsMl: 500 } as Waste['bottle'] }))
     expect(fitted.shown.findAll('button').map((b) => b.text())).toContain('Bottle looked at')
+  })
+})
+
+describe('a service program', () => {
+  it('fills in what it read, and says when nothing was stored', async () => {
+    const { shown, press } = await opened(ResetDialog, waste())
+    await press('Service routine')
+    await shown.find('[data-testid=ask-service]').trigger('click')
+    await flushPromises()
+    const figures = () => shown.findAll('input.font-mono').map((f) => (f.element as HTMLInputElement).value)
+    expect(figures()).toEqual(['100', '0'])
+    expect(shown.find('[role=status]').text()).toContain('Read back.')
+    await shown.findAll('input.font-mono')[0]!.setValue('98')
+    await shown.find('[data-testid=ask-service]').trigger('click')
+    await flushPromises()
+    expect(figures()).toEqual(['98', '98'])
+    expect(shown.find('[role=status]').text()).toContain('not stored')
+    expect(shown.find('[role=status]').text()).toContain('made up')
   })
 })
 

@@ -40,6 +40,8 @@ export function useWaste(id: number) {
     reset: write((body: Api<'CounterResetRequest'>) =>
       dataOf(api.POST('/api/jobs/{id}/waste/resets', { ...at, body })),
     ),
+    service: (count: number | null, to: number) =>
+      dataOf(api.POST('/api/jobs/{id}/waste/service', { ...at, body: { count, to } })),
     handIn: write((body: Api<'HandedInRequest'>) =>
       dataOf(api.POST('/api/jobs/{id}/waste/handed-in', { ...at, body })),
     ),

@@ -1606,6 +1606,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/waste/service": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A service program reads the counter, sets it anew and reads it back. Nothing is written. */
+        post: operations["askResetService"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/waste/handed-in": {
         parameters: {
             query?: never;
@@ -2752,6 +2769,10 @@ export interface components {
             next: null | components["schemas"]["NextSessionView"];
             conversion: null | components["schemas"]["ConversionView"];
             money: components["schemas"]["InkMoneyView"][];
+            wasteChip: boolean;
+            /** Format: int32 */
+            plugsOut: number;
+            plugItems: string[];
         };
         InkVisitRequest: {
             /** Format: uuid */
@@ -2783,6 +2804,8 @@ export interface components {
             /** Format: double */
             savedCounterPct: number;
             held: string;
+            /** Format: int32 */
+            plugs: number;
         };
         JobSchoolRequest: {
             /** Format: uuid */
@@ -3440,6 +3463,19 @@ export interface components {
             perJob: boolean;
             chosen: string;
             options: components["schemas"]["PracticeView"][];
+        };
+        ServiceRequest: {
+            /** Format: double */
+            count: null | number;
+            /** Format: double */
+            to: null | number;
+        };
+        ServiceView: {
+            /** Format: double */
+            before: number;
+            /** Format: double */
+            after: number;
+            madeUp: boolean;
         };
         SessionSlotBody: {
             /** Format: int32 */
@@ -12842,6 +12878,95 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    askResetService: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ServiceRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServiceView"];
                 };
             };
             /** @description Bad Request */

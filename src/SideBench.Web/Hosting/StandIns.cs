@@ -1,7 +1,7 @@
 using SideBench.Data.Shop;
 using SideBench.Devices.Scanner;
 
-namespace SideBench.Web.Features.Nozzles;
+namespace SideBench.Web.Hosting;
 
 /// <summary>
 /// Stand-ins of devices. They exist only in the demo's world, which its database says of itself: a real shop never sees one, whatever the
