@@ -4,22 +4,28 @@ import { expectNoAxeFindings, signIn, takeIn } from './bench'
 test('a sheet is scanned, read nozzle by nozzle, told to the thread, and put right by hand', async ({ page }) => {
   test.setTimeout(120_000)
   await signIn(page)
-  const job = await takeIn(page, 'NS-4101', {
-    model: 'Tolling Folio 3',
-    complaint: 'Missing nozzles after idle time',
-    words: 'Stripes since the holidays.',
-    moved: false,
-    idle: '9',
-  })
-  await page.keyboard.press('s')
-  await expect(page.getByRole('heading', { name: 'No nozzle sheet yet' })).toBeVisible()
-  await expectNoAxeFindings(page)
-  await page.keyboard.press('s')
-  await expect(page.getByTestId('reading')).toBeVisible({ timeout: 60_000 })
-  await expect(page.locator('[data-unit]')).toHaveCount(6)
-  const gaps = await page
-    .locator('[data-unit]')
-    .evaluateAll((units) => units.map((u) => Number((u as HTMLElement).dataset.missing)))
+  // A made-up machine may have a cause that leaves its sheet complete: then the next one is taken in.
+  let job = 0
+  let gaps: number[] = []
+  for (const serial of ['NS-4101', 'NS-4111', 'NS-4121']) {
+    job = await takeIn(page, serial, {
+      model: 'Tolling Folio 3',
+      complaint: 'Missing nozzles after idle time',
+      words: 'Stripes since the holidays.',
+      moved: false,
+      idle: '9',
+    })
+    await page.keyboard.press('s')
+    await expect(page.getByRole('heading', { name: 'No nozzle sheet yet' })).toBeVisible()
+    await expectNoAxeFindings(page)
+    await page.keyboard.press('s')
+    await expect(page.getByTestId('reading')).toBeVisible({ timeout: 60_000 })
+    await expect(page.locator('[data-unit]')).toHaveCount(6)
+    gaps = await page
+      .locator('[data-unit]')
+      .evaluateAll((units) => units.map((u) => Number((u as HTMLElement).dataset.missing)))
+    if (gaps.some((n) => n > 0)) break
+  }
   expect(gaps.reduce((a, b) => a + b)).toBeGreaterThan(0)
   await expect(page.getByAltText('Nozzle sheet 1')).toBeVisible()
   await page.getByRole('button', { name: 'faint inks lifted' }).click()
