@@ -98,7 +98,7 @@ public sealed record MachineCase
         var read = effect.Readings.Where(r => double.IsFinite(r.Value)).ToList();
         return this with
         {
-            Modifications = effect.Modifications.Count == 0 ? Modifications : Changed(effect, entry),
+            Modifications = effect.Modifications.Count == 0 && effect.Work is null ? Modifications : Changed(effect, entry),
             Readings = read.Count == 0 ? Readings : With(Readings, read.Select(r => (r.What, new ReadingAt(r, entry.At)))),
             Counter = read.LastOrDefault(r => r.Counter is not null) is { } counter ? new ReadingAt(counter, entry.At) : Counter,
             Slots = effect.Slots.Count == 0 ? Slots : With(Slots, effect.Slots.Select(s => (s.Slot, new SlotContent(s.Says, entry.At)))),
@@ -122,6 +122,9 @@ public sealed record MachineCase
     private Dictionary<(string, string), Modified> Changed(Effect effect, Entry entry)
     {
         var changed = new Dictionary<(string, string), Modified>(Modifications);
+        foreach (var (key, made) in Modifications)
+            if (effect.Work is { } work && made.What.LiftedBy.Length > 0 && work.Tags.Contains(made.What.LiftedBy))
+                changed.Remove(key);
         foreach (var change in effect.Modifications)
         {
             if (change.Word is null)

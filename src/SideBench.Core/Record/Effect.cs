@@ -24,7 +24,11 @@ public sealed record WorkDone(string Repair, string Says, IReadOnlyList<string> 
 /// <param name="Of">Which of them; empty when there is one.</param>
 /// <param name="Word">What it is now; null when it is as it was made again.</param>
 /// <param name="Says">In words, for people.</param>
-public sealed record Modification(string Key, string Of, string? Word, string Says);
+public sealed record Modification(string Key, string Of, string? Word, string Says)
+{
+    /// <summary>Work with this tag takes it away again; empty when none does.</summary>
+    public string LiftedBy { get; init; } = "";
+}
 
 /// <summary>What is in a slot from now on.</summary>
 /// <param name="Slot">The slot.</param>

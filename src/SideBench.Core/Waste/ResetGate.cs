@@ -41,7 +41,7 @@ public sealed record ResetGate(IReadOnlyList<GateItem> Items, bool IsOpen, IRead
             new(
                 "read",
                 read is not null,
-                read is null ? "Counter read on this visit" : $"Counter read: {read.Says["counter read, ".Length..]}"
+                read is null ? "Counter read on this visit" : $"Counter read: {((WasteEvent.CounterRead)read.What).Pct:0.#}\u2009%"
             ),
             new(
                 "room",
@@ -53,7 +53,9 @@ public sealed record ResetGate(IReadOnlyList<GateItem> Items, bool IsOpen, IRead
         ];
         if (machine.Modifications.ContainsKey((CounterReset.Unserviced, "")))
             items.Add(new GateItem("marked", false, "It was reset without service before: nothing was done to its store since"));
-        var needs = store.Estimate?.Needs ?? [];
+        // A mark is taken off by a service alone, whatever a weighing says.
+        var marked = items.Any(i => i.Id == "marked");
+        var needs = marked ? Words.Keys.Where(n => n != "weighed").ToList() : store.Estimate?.Needs ?? [];
         return new ResetGate(items, items.All(i => i.IsMet), [.. needs.Select(n => Words[n])]);
     }
 }

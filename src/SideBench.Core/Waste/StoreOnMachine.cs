@@ -120,7 +120,7 @@ public sealed record StoreOnMachine(
     private static StoreMoment? WorkOf(WorkAt work, WasteNumbers numbers, double tare) =>
         numbers.Works.FirstOrDefault(w => w.Value.Contains(work.Work.Repair)).Key switch
         {
-            "renewed" => new StoreMoment(work.At, new WasteEvent.Renewed(work.At), work.Work.Says),
+            "renewed" or "bottle" => new StoreMoment(work.At, new WasteEvent.Renewed(work.At), work.Work.Says),
             "washed" => new StoreMoment(work.At, new WasteEvent.Washed(work.At, tare * (1 + numbers.WashedLeft)), work.Work.Says),
             "emptied" => new StoreMoment(work.At, new WasteEvent.Emptied(work.At, 0), work.Work.Says),
             _ => null,
@@ -141,14 +141,27 @@ public sealed record StoreOnMachine(
             _ => null,
         };
 
+    private static bool Is(WorkAt work, string what, WasteNumbers numbers) =>
+        numbers.Works.GetValueOrDefault(what, []).Contains(work.Work.Repair);
+
     // What comes in since it was last seen or emptied: the counter's rise, as far as use tells, by this model's grams a point.
     private static BottleWatch? BottleOf(MachineCase machine, WasteFigures waste, WasteNumbers numbers, double? perDay, DateTimeOffset now)
     {
-        var life = machine.StoreLife.Where(l => l.At <= now).ToList();
-        if (life.LastOrDefault(l => l.What.What == StoreChange.BottleFitted)?.What.Amount is not { } holds)
+        var life = machine
+            .StoreLife.Select(l => (l.At, What: l.What.What, l.What.Amount))
+            .Concat(
+                machine
+                    .Work.Where(w => Is(w, "bottle", numbers))
+                    .Select(w => (w.At, What: StoreChange.BottleFitted, Amount: (double?)numbers.BottleMl))
+            )
+            .Concat(machine.Work.Where(w => Is(w, "emptied", numbers)).Select(w => (w.At, What: StoreChange.Emptied, Amount: (double?)0)))
+            .Where(l => l.At <= now)
+            .OrderBy(l => l.At)
+            .ToList();
+        if (life.LastOrDefault(l => l.What == StoreChange.BottleFitted).Amount is not { } holds)
             return null;
-        var seen = life.Last(l => l.What.What is StoreChange.BottleFitted or StoreChange.BottleSeen or StoreChange.Emptied);
-        var there = seen.What.What == StoreChange.BottleFitted ? 0 : seen.What.Amount ?? 0;
+        var seen = life.Last(l => l.What is StoreChange.BottleFitted or StoreChange.BottleSeen or StoreChange.Emptied);
+        var there = seen.What == StoreChange.BottleFitted ? 0 : seen.Amount ?? 0;
         var mlPerDay = (perDay ?? 0) * waste.GramsPerPoint / numbers.GramsPerMl;
         var came = mlPerDay * (now - seen.At).TotalDays;
         var (low, high) = (Math.Exp(-BandSd * numbers.Noise.InflowSd), Math.Exp(BandSd * numbers.Noise.InflowSd));

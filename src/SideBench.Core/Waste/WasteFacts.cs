@@ -24,10 +24,15 @@ public static class WasteFacts
         var life = job.Machine.StoreLife;
         if (life.Count == 0)
             return [];
-        var since = life.Skip(life.FindLastIndex(l => l.What.What == StoreChange.Reset) + 1).ToList();
-        var seen = since.FirstOrDefault(l =>
-            l.What.What is StoreChange.Renewed or StoreChange.Washed or StoreChange.Emptied or StoreChange.BottleFitted
-        );
+        var reset = life.LastOrDefault(l => l.What.What == StoreChange.Reset)?.At ?? DateTimeOffset.MinValue;
+        var seen = life.Where(l =>
+                l.What.What is StoreChange.Renewed or StoreChange.Washed or StoreChange.Emptied or StoreChange.BottleFitted
+            )
+            .Select(l => l.At)
+            .Concat(job.Machine.Work.Where(w => w.Work.Tags.Contains(CounterReset.SeenToTag)).Select(w => w.At))
+            .Where(at => at > reset)
+            .Select(at => (DateTimeOffset?)at)
+            .FirstOrDefault();
         var marked = job.Machine.Modifications.GetValueOrDefault((CounterReset.Unserviced, ""));
         return
         [
@@ -36,7 +41,7 @@ public static class WasteFacts
                 seen is null ? "no" : "yes",
                 null,
                 seen is null ? "Not seen to since its reset" : "Seen to since its reset",
-                seen?.At
+                seen
             ),
             new Fact(Unserviced, marked is null ? "no" : "yes", null, marked?.What.Says ?? "No reset without service", marked?.Since),
         ];

@@ -23,9 +23,12 @@ public sealed record ResetTold(string? Way, double? Before, double? After, long?
 /// <param name="now">The time.</param>
 public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumbers numbers, DateTimeOffset now)
 {
+    private readonly Lazy<StoreOnMachine> store = new(() => StoreOnMachine.Of(model, state.Machine, numbers, now)!);
     private const string KeyWay = "key";
     private const string PartialWay = "partial";
-    private const double MostCount = 130;
+
+    /// <summary>A count is at most this, %.</summary>
+    public const double MostCount = 130;
     private const double Overfull = 1.6;
     private const double MostKg = 500;
 
@@ -58,7 +61,7 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
         var ways = numbers.Ways;
         var (minutes, cost) = what switch
         {
-            "renewed" => (ways.PadsMin, model.Waste!.Price),
+            "renewed" => (model.Axes.GetValueOrDefault("waste") == "pads" ? ways.PadsMin : ways.BoxMin, model.Waste!.Price),
             "washed" => (ways.WashMin, (decimal)ways.WashFluid),
             "emptied" => (ways.EmptyMin, 0m),
             "bottle-fitted" => (model.Waste!.Bottle == "cut" ? ways.BottleCutMin : ways.BottleMin, (decimal)ways.BottlePrice),
@@ -80,16 +83,15 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
         Guard.Text(problems, told.System, "/system", Guard.LongestName, needed: false);
         Count(problems, told.Before, "/before");
         Count(problems, told.After, "/after");
-        var store = StoreOnMachine.Of(model, state.Machine, numbers, now)!;
         if (told.Way == PartialWay && model.Waste!.PartialToPct is null)
             problems.Add(new Problem(WasteProblem.NoPartial, "/way", model.FullName));
-        else if (told.Way == PartialWay && store.PartialSpent)
+        else if (told.Way == PartialWay && store.Value.PartialSpent)
             problems.Add(new Problem(WasteProblem.PartialSpent, "/way"));
         if (told.Way == KeyWay && !stock.Any(i => i.Id == told.KeyItem && i.IsLeft))
             problems.Add(new Problem(WasteProblem.NoKey, "/keyItem", told.KeyItem ?? 0));
         if (problems.Count > 0)
             return problems;
-        var gate = ResetGate.Of(store, state.Machine, state.OpenedAt);
+        var gate = ResetGate.Of(store.Value, state.Machine, state.OpenedAt);
         // The count told with the reset is its reading.
         var held = gate.Items.Where(i => i is { IsMet: false, Id: not "read" }).ToList();
         var despite = told.Despite?.Trim() ?? "";
@@ -127,7 +129,8 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
 
     private Problem? Refused() =>
         state.Closing is not null ? new Problem(ProblemCode.JobClosed, "")
-        : StoreOnMachine.Of(model, state.Machine, numbers, now) is null ? new Problem(WasteProblem.NotKnown, "", model.FullName)
+        : model is not { Waste: not null, PadCapacityG: not null, StoreTareG: not null }
+            ? new Problem(WasteProblem.NotKnown, "", model.FullName)
         : null;
 
     private static void Count(List<Problem> problems, double? pct, string path)
@@ -149,10 +152,10 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
             return;
         }
 
-        var store = StoreOnMachine.Of(model, state.Machine, numbers, now)!;
+        var history = store.Value.History;
         if (what is "weighed" or "washed")
         {
-            var (tare, most) = (store.History.TareG, store.History.TareG + (store.History.AbsorbentLimitG * Overfull));
+            var (tare, most) = (history.TareG, history.TareG + (history.AbsorbentLimitG * Overfull));
             if (value < tare - (numbers.OutlierSd * numbers.Noise.ScaleSd))
                 problems.Add(new Problem(WasteProblem.LighterThanDry, "/amount", value, tare));
             else
@@ -164,7 +167,7 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
                 problems.Add(new Problem(WasteProblem.NoBottle, "/what", model.FullName));
             Guard.Range(problems, value, "/amount", 50, 20_000);
         }
-        else if (store.Bottle is not { } bottle)
+        else if (store.Value.Bottle is not { } bottle)
             problems.Add(new Problem(WasteProblem.NoBottleFitted, "/what"));
         else
             Guard.Range(problems, value, "/amount", 0, bottle.HoldsMl);

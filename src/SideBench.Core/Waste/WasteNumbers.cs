@@ -16,6 +16,7 @@ namespace SideBench.Core.Waste;
 /// <param name="BottleMl">An outside bottle, ml.</param>
 /// <param name="BottleEmptyPct">It is emptied at this level, %.</param>
 /// <param name="ResetFromPct">Below this count there is nothing to reset, %.</param>
+/// <param name="FarApart">Counter and store are far apart from this difference on, share.</param>
 /// <param name="WeighMin">Weighing or looking, min.</param>
 /// <param name="Ways">What ways on cost.</param>
 public sealed record WasteNumbers(
@@ -35,6 +36,7 @@ public sealed record WasteNumbers(
     double BottleEmptyPct,
     double WeighMin,
     double ResetFromPct,
+    double FarApart,
     WasteWayNumbers Ways
 );
 

@@ -52,6 +52,35 @@ public class StoreOnJobTests
     }
 
     [Fact]
+    public void WorkOfTheBench_LiftsTheMarkToo_AndABottleItFitsIsWatched()
+    {
+        var job = new OnBench(Duo).Tell(w => w.Reset(Told("full", 100, 0) with { Despite = "x", IsTold = true }, []));
+        Assert.Equal(["renew it", "wash and dry it", "fit or empty an outside bottle"], Gate(job).Needs);
+        var fit = TestShop.Shop.Book.Repairs.First(r => r.Id == "outside-bottle");
+        job.Lines.Add(
+            TestShop.Line(job.Lines.Count + 1, new SideBench.Core.Diagnosis.Mended(fit.Id, fit.Name, fit.Tags, 1, 0, "", "", 0, 0, []))
+        );
+        Assert.DoesNotContain((CounterReset.Unserviced, ""), job.Machine.Modifications.Keys);
+        Assert.Equal("yes", WasteFacts.Of(job.State).Single(f => f.Key == "store-seen-to").Word);
+        Assert.Equal((500, 225), (job.Store.Bottle!.HoldsMl, job.Store.Bottle.EmptyAtMl));
+        Assert.StartsWith("An outside bottle takes", WasteWords.Gap(job.Store, House), StringComparison.Ordinal);
+        job.Tell(w => w.Tell("bottle-seen", 100, null, null));
+        Assert.Equal(100, job.Store.Bottle!.InIt.Best, 1);
+    }
+
+    [Theory]
+    [InlineData(300, 100, 80, "The counter is further")]
+    [InlineData(300, 20, 150, "The store is further")]
+    [InlineData(300, 50, 121, "about as far")]
+    [InlineData(300, 50, 200, "would overflow")]
+    public void TheGap_IsSaidInASentence(int days, double count, double grams, string says)
+    {
+        var job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null)).Count(0).Later(days).Count(count);
+        job.Tell(w => w.Tell("weighed", grams, null, null));
+        Assert.Contains(says, WasteWords.Gap(job.Store, House), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void PartialReset_IsReadBack_AndThereIsOneInAMachinesLife()
     {
         var job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null));

@@ -23,6 +23,9 @@ public sealed record CounterReset(string Way, double Before, double After, long?
     /// <summary>The reading after it.</summary>
     public const string ReadBack = "counter-after";
 
+    /// <summary>Work of the fault book with this tag sees to the store.</summary>
+    public const string SeenToTag = "makes-room";
+
     // A count that hardly moved was not stored.
     private const double Moved = 1;
 
@@ -63,7 +66,13 @@ public sealed record CounterReset(string Way, double Before, double After, long?
             ],
             Modifications =
                 Worked && Despite.Length > 0
-                    ? [new Modification(Unserviced, "", "yes", "Waste counter reset without service: an overflow waits")]
+                    ?
+                    [
+                        new Modification(Unserviced, "", "yes", "Waste counter reset without service: an overflow waits")
+                        {
+                            LiftedBy = SeenToTag,
+                        },
+                    ]
                     : [],
         };
 

@@ -118,8 +118,8 @@ public static class WasteEndpoints
     )
     {
         var problems = new List<Problem>();
-        Guard.Range(problems, request.Count ?? double.NaN, "/count", 0, 130);
-        Guard.Range(problems, request.To ?? 0, "/to", 0, 130);
+        Guard.Range(problems, request.Count ?? double.NaN, "/count", 0, WasteKeeping.MostCount);
+        Guard.Range(problems, request.To ?? 0, "/to", 0, WasteKeeping.MostCount);
         if (problems.Count > 0)
             return ProblemResults.Of(problems);
         var model = await desk.Look(id, null, (_, job) => job.Book.Model, http.RequestAborted);

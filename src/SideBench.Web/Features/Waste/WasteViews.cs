@@ -49,7 +49,7 @@ internal static class WasteViews
             now is null ? null : Dates(now.CounterFullOn),
             now is null ? null : Dates(now.StoreFullOn),
             now?.First ?? "",
-            store is null ? "This model’s packs do not say what its waste store holds." : Sentence(store),
+            store is null ? "This model’s packs do not say what its waste store holds." : WasteWords.Gap(store, numbers),
             now is null ? [] : [.. now.Doubts.Select(d => d.Says).Distinct()],
             gate is null ? [] : [.. gate.Items.Select(i => new GateItemView(i.Id, i.IsMet, i.Says))],
             gate?.IsOpen == true,
@@ -100,22 +100,6 @@ internal static class WasteViews
             machine.Modifications.ContainsKey((CounterReset.Unserviced, "")),
             store.Bottle?.Days is { } days ? now.AddDays(days.Best) : null
         );
-    }
-
-    private static string Sentence(StoreOnMachine store)
-    {
-        if (store.Estimate is not { } now)
-            return "What is on record cannot be: look at its weighings.";
-        if (!store.IsKnown)
-            return "Nobody weighed it here, and nobody renewed it: the counter alone says nothing of its mass.";
-        var share = Math.Clamp((now.Mass.Best - store.History.TareG) / store.History.SafeG, 0, 9);
-        var count = store.Counter?.Pct;
-        return now.Room.Best <= 0 ? "It is at the mass it is used to: a reset without service would overflow."
-            : count is { } pct && pct / 100 > share + 0.15
-                ? $"The counter is further than the store: {pct:0}\u2009% against {share:P0} of what it is used to."
-            : count is { } low && low / 100 < share - 0.15
-                ? $"The store is further than the counter: {share:P0} of what it is used to, the counter at {low:0}\u2009%."
-            : "Counter and store are about as far as each other.";
     }
 
     private static IReadOnlyList<CourseView> Course(StoreOnMachine store, WasteNumbers numbers, DateTimeOffset now)

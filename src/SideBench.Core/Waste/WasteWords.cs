@@ -1,0 +1,31 @@
+namespace SideBench.Core.Waste;
+
+/// <summary>What a waste store comes to, in words.</summary>
+public static class WasteWords
+{
+    /// <summary>The gap between what the counter says and what the store holds, one sentence.</summary>
+    /// <param name="store">The store.</param>
+    /// <param name="numbers">House numbers.</param>
+    public static string Gap(StoreOnMachine store, WasteNumbers numbers)
+    {
+        if (store.Bottle is not null)
+            return "An outside bottle takes what comes: its level counts, not what the pads weigh.";
+        if (store.Estimate is not { } now)
+            return "What is on record cannot be: look at its weighings.";
+        if (!store.IsKnown)
+            return "Nobody weighed it here, and nobody renewed it: the counter alone says nothing of its mass.";
+        if (now.Room.Best <= 0)
+            return "It is at the mass it is used to: a reset without service would overflow.";
+        var share = (now.Mass.Best - store.History.TareG) / store.History.SafeG;
+        if (store.Counter is not { } counter)
+            return $"It is at {share:P0} of what it is used to; nobody read the counter.";
+        return ((counter.Pct / store.History.CounterLimitPct) - share) switch
+        {
+            var gap when gap > numbers.FarApart =>
+                $"The counter is further than the store: {counter.Pct:0}\u2009% against {share:P0} of what it is used to.",
+            var gap when gap < -numbers.FarApart =>
+                $"The store is further than the counter: {share:P0} of what it is used to, the counter at {counter.Pct:0}\u2009%.",
+            _ => "Counter and store are about as far as each other.",
+        };
+    }
+}
