@@ -62,9 +62,12 @@ public sealed record StoreOnMachine(
         if (model is not { Waste: { } waste, PadCapacityG: { } holds, StoreTareG: { } tare })
             return null;
         var moments = MomentsOf(machine, numbers, tare).Where(m => m.At <= now).OrderBy(m => m.At).ToList();
-        var history = new WasteHistory(tare, holds, numbers.Margin, waste.GramsPerPoint, FullCount, [.. moments.Select(m => m.What)]);
+        var history = new WasteHistory(tare, holds, numbers.Margin, waste.GramsPerPoint, FullCount, [.. moments.Select(m => m.What)])
+        {
+            UseFromDays = numbers.UseFromDays,
+        };
         var said = WasteLedger.Of(history, numbers, now);
-        var use = CounterUse.Of(StoreWay.Rises([.. moments.Select((m, i) => (m.What, i))]), numbers.CounterStep);
+        var use = CounterUse.Of(StoreWay.Rises([.. moments.Select((m, i) => (m.What, i))], numbers.UseFromDays), numbers.CounterStep);
         double? perDay = use.IsKnown ? use.PerDay : null;
         return new StoreOnMachine(
             history,

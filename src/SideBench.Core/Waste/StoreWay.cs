@@ -12,7 +12,9 @@ internal sealed record Stretch(double Days, double Points, double Unsure, WasteE
 internal static class StoreWay
 {
     /// <summary>The rises that readings tell, for the use of a day.</summary>
-    public static List<(double Days, double Points)> Rises(IReadOnlyList<(WasteEvent Event, int Place)> events)
+    /// <param name="events">By time.</param>
+    /// <param name="fromDays">Readings closer together than this tell none, days.</param>
+    public static List<(double Days, double Points)> Rises(IReadOnlyList<(WasteEvent Event, int Place)> events, double fromDays)
     {
         var rises = new List<(double, double)>();
         (DateTimeOffset At, double Pct)? last = null;
@@ -20,7 +22,7 @@ internal static class StoreWay
         {
             if (what is WasteEvent.CounterRead read)
             {
-                if (last is { } from && read.Pct >= from.Pct && read.At > from.At)
+                if (last is { } from && read.Pct >= from.Pct && read.At > from.At && (read.At - from.At).TotalDays >= fromDays)
                     rises.Add(((read.At - from.At).TotalDays, read.Pct - from.Pct));
                 last = (read.At, read.Pct);
             }

@@ -18,6 +18,12 @@ public sealed record WasteHistory(
     IReadOnlyList<WasteEvent> Events
 )
 {
+    /// <summary>
+    /// Use is told by readings at least so far apart, days: what the counter rises in one visit is work of the bench, not use. None by
+    /// itself: a history of readings alone is taken as it is.
+    /// </summary>
+    public double UseFromDays { get; init; }
+
     /// <summary>What it is used to, g above dry.</summary>
     public double SafeG => AbsorbentLimitG * Margin;
 }

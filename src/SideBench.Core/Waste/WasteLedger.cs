@@ -40,7 +40,7 @@ public static class WasteLedger
         if (problems.Count > 0)
             return problems;
         var doubts = events.Where(e => MassOf(e.Event) < store.TareG).Select(e => (e.Place, "It is lighter than it is dry.")).ToList();
-        var use = CounterUse.Of(StoreWay.Rises(events), numbers.CounterStep);
+        var use = CounterUse.Of(StoreWay.Rises(events, store.UseFromDays), numbers.CounterStep);
         var (way, count, countAt) = StoreWay.Of(events, at, use, place => doubts.Add((place, "The counter fell without a reset.")));
         var states = StoreBelief.Of(store, numbers, way, [.. doubts.Select(d => d.Place)]);
         return new Ahead(store, numbers, at, use, Picked(states), way[^1]).Estimate(events, count, countAt, doubts);
@@ -65,7 +65,7 @@ public static class WasteLedger
         [
             .. store.Events.Select((e, i) => (Event: e, Place: i)).Where(e => e.Event.At <= at).OrderBy(e => e.Event.At),
         ];
-        var use = CounterUse.Of(StoreWay.Rises(events), numbers.CounterStep);
+        var use = CounterUse.Of(StoreWay.Rises(events, store.UseFromDays), numbers.CounterStep);
         if (!use.IsKnown)
             return [];
         var (way, _, _) = StoreWay.Of(events, at, use, _ => { });

@@ -17,6 +17,7 @@ namespace SideBench.Core.Waste;
 /// <param name="BottleEmptyPct">It is emptied at this level, %.</param>
 /// <param name="ResetFromPct">Below this count there is nothing to reset, %.</param>
 /// <param name="FarApart">Counter and store are far apart from this difference on, share.</param>
+/// <param name="UseFromDays">Readings of a machine's counter tell its use from so many days apart on, days.</param>
 /// <param name="WeighMin">Weighing or looking, min.</param>
 /// <param name="Ways">What ways on cost.</param>
 public sealed record WasteNumbers(
@@ -37,6 +38,7 @@ public sealed record WasteNumbers(
     double WeighMin,
     double ResetFromPct,
     double FarApart,
+    double UseFromDays,
     WasteWayNumbers Ways
 );
 

@@ -31,6 +31,7 @@ public static class WasteWays
 {
     private const double DaysPerYear = 365.25;
     private const double MinutesPerHour = 60;
+    private const string Retire = "retire";
 
     /// <summary>All ways, the cheapest a year first; those that cannot be last.</summary>
     /// <param name="model">The model.</param>
@@ -111,15 +112,16 @@ public static class WasteWays
                 1,
                 waste.Bottle == "cut" ? "Only with cutting: the owner's word first."
                     : waste.Bottle == "no" ? "Not on this model."
-                    : "Emptied each time it lasts to.",
+                    : "Emptied whenever it is due.",
                 waste.Bottle != "no",
                 0,
                 prices.EmptyMin
             ),
             Way("workshop", "An outside workshop", prices.WorkshopPrice, prices.WorkshopMin, prices.WorkshopHours, fresh, 0, "", true, 0),
-            Way("retire", "Retire the machine", (double)model.Worth, 0, 0, null, 0, "Its worth is what is lost.", true, 0),
+            Way(Retire, "Retire the machine", (double)model.Worth, 0, 0, null, 0, "Its worth is what is lost.", true, 0),
         ];
-        return [.. ways.OrderByDescending(w => w.IsOpen).ThenBy(w => w.PerYear)];
+        // To retire it is what is left when nothing else pays, never what is advised: what another machine costs is not in it.
+        return [.. ways.OrderByDescending(w => w.IsOpen).ThenBy(w => w.Id == Retire).ThenBy(w => w.PerYear)];
 
         static double? Least(double? a, double? b) => a is { } x && b is { } y ? Math.Min(x, y) : a ?? b;
 

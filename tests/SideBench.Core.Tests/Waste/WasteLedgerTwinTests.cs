@@ -51,14 +51,17 @@ public class WasteLedgerTwinTests
     [Fact]
     public void Rises_AreOfReadingsAlone_AndAResetBeginsAnew()
     {
-        var rises = StoreWay.Rises([
-            (new WasteEvent.CounterRead(Start, 90), 0),
-            (new WasteEvent.CounterRead(Start.AddDays(10), 98), 1),
-            (new WasteEvent.Reset(Start.AddDays(12), 0), 2),
-            (new WasteEvent.Weighed(Start.AddDays(14), 150), 3),
-            (new WasteEvent.CounterRead(Start.AddDays(22), 6), 4),
-            (new WasteEvent.CounterRead(Start.AddDays(30), 4), 5),
-        ]);
+        var rises = StoreWay.Rises(
+            [
+                (new WasteEvent.CounterRead(Start, 90), 0),
+                (new WasteEvent.CounterRead(Start.AddDays(10), 98), 1),
+                (new WasteEvent.Reset(Start.AddDays(12), 0), 2),
+                (new WasteEvent.Weighed(Start.AddDays(14), 150), 3),
+                (new WasteEvent.CounterRead(Start.AddDays(22), 6), 4),
+                (new WasteEvent.CounterRead(Start.AddDays(30), 4), 5),
+            ],
+            0
+        );
         Assert.Equal([(10, 8), (10, 6)], rises);
     }
 
@@ -72,7 +75,7 @@ public class WasteLedgerTwinTests
             (new WasteEvent.Weighed(Start.AddDays(15), 130), 2),
             (new WasteEvent.CounterRead(Start.AddDays(20), 50), 3),
         ];
-        var use = CounterUse.Of(StoreWay.Rises(events), 0.5);
+        var use = CounterUse.Of(StoreWay.Rises(events, 0), 0.5);
         var (way, count, at) = StoreWay.Of(events, Start.AddDays(30), use, _ => Assert.Fail("nothing fell"));
         Assert.Equal([0, 10, 20, 10], way.Take(4).Select(s => s.Points));
         Assert.Equal((50, Start.AddDays(20)), (count, at));

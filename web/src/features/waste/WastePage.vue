@@ -80,7 +80,7 @@ useKeys(() => [
             <GateCard :waste="waste" :may="may" @reset="dialog = 'reset'" @tell="dialog = 'tell'" />
           </div>
           <div class="grid grid-cols-[minmax(0,1fr)] gap-2">
-            <WasteForecast :waste="waste" />
+            <WasteForecast v-if="!waste.bottle" :waste="waste" />
             <section v-if="waste.bottle" class="panel p-3" aria-labelledby="bottle-title" data-testid="waste-bottle">
               <h2 id="bottle-title" class="text-base">Outside bottle, {{ withUnit(waste.bottle.holdsMl, 'ml') }}</h2>
               <p>
@@ -95,8 +95,8 @@ useKeys(() => [
                 >.
               </p>
               <p class="text-sm text-soft">
-                Stays it empty, look at clamp, vent and kinks, and for a second outlet. Backs it up: the clamp is shut
-                or the vent blocked.
+                If it stays empty, look at clamp, vent and kinks, and for a second outlet. If it backs up, the clamp is
+                shut or the vent blocked.
               </p>
             </section>
             <WaysOn :waste="waste" :years="desk.years.value" @years="desk.years.value = $event" />

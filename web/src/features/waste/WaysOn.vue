@@ -2,7 +2,7 @@
 import { money, wait, withUnit } from '@/shared/format'
 import type { Waste } from './useWaste'
 
-defineProps<{
+const props = defineProps<{
   /** Waste of the job. */
   waste: Waste
   /** The horizon, years. */
@@ -10,8 +10,16 @@ defineProps<{
 }>()
 const emit = defineEmits<{ years: [years: number] }>()
 const horizons = [1, 3, 5]
+// Without a known use nothing is said of how long a way lasts, so none is advised.
+const leads = (at: number) => at === 0 && props.waste.ways[0]!.open && props.waste.pointsPerDay !== null
 const lasts = (days: number | null) =>
-  days === null ? 'for good, or not known' : days < 60 ? withUnit(days, 'days') : withUnit(days / 30.4, 'months')
+  props.waste.pointsPerDay === null
+    ? 'not known yet'
+    : days === null
+      ? 'for good'
+      : days < 60
+        ? withUnit(days, 'days')
+        : withUnit(days / 30.4, 'months')
 </script>
 
 <template>
@@ -43,14 +51,9 @@ const lasts = (days: number | null) =>
         </tr>
       </thead>
       <tbody>
-        <tr
-          v-for="(w, i) in waste.ways"
-          :key="w.id"
-          class="border-t border-line"
-          :class="i === 0 && w.open ? 'bg-go-tint' : ''"
-        >
+        <tr v-for="(w, i) in waste.ways" :key="w.id" class="border-t border-line" :class="leads(i) ? 'bg-go-tint' : ''">
           <td class="py-1.5 pr-3" :class="w.open ? '' : 'text-soft'">
-            <b v-if="i === 0 && w.open">{{ w.name }}</b><template v-else>{{ w.name }}</template>
+            <b v-if="leads(i)">{{ w.name }}</b><template v-else>{{ w.name }}</template>
             <span v-if="w.why" class="block text-sm" :class="w.open ? 'text-soft' : 'text-stop'">{{ w.why }}</span>
             <span v-if="w.spared >= 0.1" class="block text-sm text-soft">spares {{ w.spared.toFixed(1) }} a year</span>
           </td>
@@ -63,6 +66,9 @@ const lasts = (days: number | null) =>
         </tr>
       </tbody>
     </table>
+    <p v-if="waste.pointsPerDay === null" class="mt-1 border-l-4 border-wait bg-wait-tint px-3 py-1.5">
+      How fast it fills is not known yet, so none is advised: two readings of the counter, some days apart, tell it.
+    </p>
     <p class="mt-1 text-sm text-soft">
       Parts, bench time at the shop’s rate, and the risk of an overflow as a price. Pads and ink go where local rules
       say.
