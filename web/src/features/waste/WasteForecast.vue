@@ -45,9 +45,11 @@ const ticks = computed(() =>
   })),
 )
 const due = (b: Waste['storeFull']) =>
-  !b?.median
-    ? 'later than ten years'
-    : `${day(b.median)} (${b.early ? day(b.early) : '?'} to ${b.late ? day(b.late) : 'later'})`
+  props.waste.pointsPerDay === null && !b?.median
+    ? 'not known yet'
+    : !b?.median
+      ? 'later than ten years'
+      : `${day(b.median)} (${b.early ? day(b.early) : '?'} to ${b.late ? day(b.late) : 'later'})`
 </script>
 
 <template>
