@@ -127,6 +127,8 @@ internal sealed class GuideFile(
                 Word = s.Word ?? "",
                 Window = s.Window ?? "",
                 Differs = s.Differs ?? "",
+                Drawing = s.Drawing ?? "",
+                Disposes = s.Disposes,
                 Stays = s.Stays is { } stays ? new StepStays(stays.Targets, stays.As) : null,
                 Makes = Makes(s.Makes, place),
                 Does = [.. (s.Does ?? []).Select(d => new StepDoes(d.Repair, d.Label))],
@@ -196,6 +198,10 @@ internal sealed class GuideFile(
         public string? Word { get; init; }
         public string? Window { get; init; }
         public string? Differs { get; init; }
+
+        public string? Drawing { get; init; }
+
+        public bool Disposes { get; init; }
         public StaysShape? Stays { get; init; }
         public string? Makes { get; init; }
         public IReadOnlyList<DoesShape>? Does { get; init; }

@@ -8,6 +8,7 @@ using SideBench.Core.Nozzles;
 using SideBench.Core.Record;
 using SideBench.Core.Simulation;
 using SideBench.Core.StripDown;
+using SideBench.Core.Waste;
 using SideBench.Packs;
 
 namespace SideBench.Core.Tests;
@@ -23,7 +24,8 @@ internal static class TestShop
 
     public static SheetNumbers Sheets => Shop.Numbers.Of<SheetNumbers>();
 
-    public static DemoNumbers Numbers => new(Handling, Sheets.Pattern, Shop.Printers, Shop.Numbers.Of<InkNumbers>());
+    public static DemoNumbers Numbers =>
+        new(Handling, Sheets.Pattern, Shop.Printers, Shop.Numbers.Of<InkNumbers>(), Shop.Numbers.Of<WasteNumbers>());
 
     public static Handling Handling => Shop.Numbers.Of<Handling>();
 

@@ -235,7 +235,10 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
                 ]
             ),
             new SheetCorrected("s", []),
-            new StoreTold("weighed", 80, "B-2", "", 4, 0),
+            new StoreTold("weighed", 80, "B-2", "", 4, 0) { Swap = new BoxSwap(97, 40, true, "B-1", null) },
+            new BoxCame("B-2", "pellow-six-tank", 97, ""),
+            new BoxTold("B-2", "washed", 9, ""),
+            new LocalRules("at the yard"),
             new CounterReset("full", 100, 0, 4, "", "", 12),
             new WasteHandedIn("pads", 1.2, "yard"),
             new StockCame("key", "Reset key", "Tolling Folio 3", 3, "uses", 9, "Kite Loft", "", null),

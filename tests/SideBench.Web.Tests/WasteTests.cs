@@ -136,7 +136,7 @@ public class WasteTests(BenchServer server) : IClassFixture<BenchServer>
         Assert.Equal("box-elsewhere", JobsTests.Code(twice.Body));
         await Write(browser, one, "told", new { what = "renewed", box = "B-3" });
         await Write(browser, other, "told", new { what = "renewed", box = "B-2" });
-        var all = (await browser.Get("/api/waste")).Body.EnumerateArray().ToList();
+        var all = (await browser.Get("/api/waste")).Body.GetProperty("rows").EnumerateArray().ToList();
         Assert.True(all.Count >= 2);
         Assert.All(all, m => Assert.False(string.IsNullOrEmpty(m.GetProperty("customer").GetString())));
         await Write(
@@ -151,6 +151,139 @@ public class WasteTests(BenchServer server) : IClassFixture<BenchServer>
             }
         );
         Assert.Contains("Handed in: pads", (await browser.Get($"/api/jobs/{one}")).Body.ToString(), StringComparison.Ordinal);
+        var table = await browser.Http.GetAsync("/api/waste/handed-in.csv");
+        Assert.Equal("text/csv", table.Content.Headers.ContentType!.MediaType);
+        var lines = (await table.Content.ReadAsStringAsync()).Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
+        Assert.Equal("day,what,kg,where,machine,person", lines[0]);
+        Assert.Contains(
+            lines,
+            l => l.Contains(",pads,1.2,yard,WT-", StringComparison.Ordinal) && l.EndsWith("Ines Varga", StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
+    public async Task BoxesGoRound_OneIn_OneOut_AndTheShopKnowsWhere()
+    {
+        var browser = await server.Open();
+        var (one, other) = (await TakenIn(browser, "pellow-six-tank"), await TakenIn(browser, "pellow-six-tank"));
+        var (first, second) = ($"R-{Guid.NewGuid():N}"[..8], $"R-{Guid.NewGuid():N}"[..8]);
+        foreach (var tag in new[] { first, second })
+            await Shop(
+                browser,
+                "boxes",
+                new
+                {
+                    tag,
+                    fits = "pellow-six-tank",
+                    grams = 99,
+                }
+            );
+        await Write(browser, one, "told", new { what = "box-in", box = first });
+        await Write(
+            browser,
+            one,
+            "told",
+            new
+            {
+                what = "box-in",
+                box = second,
+                outG = 180,
+            }
+        );
+        var mine = (await Waste(browser, one)).GetProperty("boxes").EnumerateArray().ToList();
+        JsonElement Box(string tag) => mine.Single(b => b.GetProperty("tag").GetString() == tag);
+        Assert.Equal(("used", 83.0), (Box(first).GetProperty("stand").GetString(), Number(Box(first), "netG")));
+        Assert.Equal(("in", true), (Box(second).GetProperty("stand").GetString(), Box(second).GetProperty("here").GetBoolean()));
+        Assert.Equal("box-elsewhere", JobsTests.Code((await Try(browser, other, "told", new { what = "box-in", box = second })).Body));
+        Assert.Equal("unknown-box", JobsTests.Code((await Try(browser, other, "told", new { what = "box-in", box = "none" })).Body));
+        await Shop(
+            browser,
+            "boxes/told",
+            new
+            {
+                box = first,
+                what = "washed",
+                amount = 8,
+            }
+        );
+        var wet = await Try(
+            browser,
+            other,
+            "told",
+            new
+            {
+                what = "box-in",
+                box = first,
+                amount = 150,
+            }
+        );
+        Assert.Equal("box-wet", JobsTests.Code(wet.Body));
+        await Shop(browser, "local-rules", new { line = "pads to the yard on Fridays" });
+        var shop = (await browser.Get("/api/waste")).Body;
+        Assert.Equal("pads to the yard on Fridays", shop.GetProperty("rules").GetString());
+        Assert.Contains(
+            shop.GetProperty("boxes").EnumerateArray(),
+            b => b.GetProperty("tag").GetString() == first && b.GetProperty("stand").GetString() == "drying"
+        );
+        // A counter may look; the shop's own line is the owner's.
+        var counter = await server.Open("Mika Sund");
+        Assert.Equal(HttpStatusCode.Forbidden, (await Post(counter, "/api/waste/boxes", 1, new { tag = "x" })).Status);
+        Assert.Equal(HttpStatusCode.OK, (await counter.Get("/api/waste")).Status);
+    }
+
+    [Fact]
+    public async Task PadsOfTheShelf_AreTakenOnce_ByTheRenewalThatUsesThem()
+    {
+        var browser = await server.Open();
+        var pads = await Came(
+            browser,
+            new
+            {
+                kind = "pads",
+                name = "Pad set",
+                @for = "Tolling Folio 3",
+                amount = 1,
+                price = 14,
+            }
+        );
+        var job = await TakenIn(browser, Folio);
+        Assert.Contains((await Waste(browser, job)).GetProperty("pads").EnumerateArray(), p => p.GetProperty("item").GetInt64() == pads);
+        var wrong = await Try(
+            browser,
+            job,
+            "told",
+            new
+            {
+                what = "weighed",
+                amount = 80,
+                item = pads,
+            }
+        );
+        Assert.Equal(("no-pads", 1.0), (JobsTests.Code(wrong.Body), await Left(browser, pads)));
+        var body = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = await Version(browser, job),
+            what = "renewed",
+            item = pads,
+        };
+        for (var sent = 0; sent < 2; sent++)
+            Assert.Equal(HttpStatusCode.OK, (await browser.Post($"/api/jobs/{job}/waste/told", body)).Status);
+        Assert.Equal(0, await Left(browser, pads));
+        Assert.Equal("no-pads", JobsTests.Code((await Try(browser, job, "told", new { what = "renewed", item = pads })).Body));
+        Assert.Single((await Waste(browser, job)).GetProperty("moments").EnumerateArray());
+    }
+
+    [Fact]
+    public async Task TheHole_IsToldWhereThereIsOne()
+    {
+        var browser = await server.Open();
+        var hole = (await browser.Get("/api/guides/template/marram-duo")).Body.GetProperty("hole");
+        Assert.Equal((46.0, 38.0), (Number(hole, "upMm"), Number(hole, "inMm")));
+        Assert.Equal(HttpStatusCode.NotFound, (await browser.Get("/api/guides/template/pellow-mono-pair")).Status);
+        var paper = (await browser.Get("/api/guides/steps/pads?model=pellow-studio-eight")).Body.GetProperty("acts").EnumerateArray();
+        var stack = paper.First(a => a.GetProperty("drawing").ValueKind == JsonValueKind.Object).GetProperty("drawing");
+        Assert.Equal("spacer", stack.GetProperty("stack")[2].GetProperty("kind").GetString());
     }
 
     [Fact]
@@ -179,6 +312,7 @@ public class WasteTests(BenchServer server) : IClassFixture<BenchServer>
         var file = await browser.Http.GetAsync($"/api/jobs/{known}/waste/due.ics");
         Assert.Equal("text/calendar", file.Content.Headers.ContentType!.MediaType);
         Assert.Matches(@"DTSTART;VALUE=DATE:\d{8}\r\n", await file.Content.ReadAsStringAsync());
+        Assert.Contains("not before", (await browser.Get($"/api/jobs/{known}/hand-over")).Body.ToString(), StringComparison.Ordinal);
         var waste = await Waste(browser, known);
         var course = waste.GetProperty("course").EnumerateArray().ToList();
         Assert.Equal(25, course.Count);
@@ -392,6 +526,12 @@ public class WasteTests(BenchServer server) : IClassFixture<BenchServer>
         (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("version").GetInt32();
 
     private static async Task<JsonElement> Waste(Browser browser, long job) => (await browser.Get($"/api/jobs/{job}/waste")).Body;
+
+    private static async Task Shop(Browser browser, string path, object said)
+    {
+        var (status, body) = await Post(browser, $"/api/waste/{path}", await ShopVersion(browser), said);
+        Assert.True(status == HttpStatusCode.OK, body.ToString());
+    }
 
     private static async Task Write(Browser browser, long job, string path, object said)
     {

@@ -36,7 +36,8 @@ public sealed record HandOverSheet(
     public Money Total => Labour + Parts;
 
     /// <summary>Makes the sheet from a job.</summary>
-    public static HandOverSheet Of(JobCase job)
+    /// <param name="more">What crafts add that need more than the job; null for nothing.</param>
+    public static HandOverSheet Of(JobCase job, IReadOnlyList<HandOverLines>? more = null)
     {
         var state = job.State;
         var house = job.Book.Book.House;
@@ -51,7 +52,7 @@ public sealed record HandOverSheet(
             state.Hands.Value,
             job.Labour,
             new Money(state.Parts, house.Currency),
-            [.. WatchFor(job, causes)],
+            [.. WatchFor(job, causes), .. (more ?? []).SelectMany(m => m.Watch)],
             [.. job.Book.Model.Cautions.Take(3)],
             [.. state.Crafts.All.SelectMany(c => c.HandOver(state).CameBack)],
             EndingOf(job)

@@ -1,5 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Ink;
+using SideBench.Core.Waste;
 
 namespace SideBench.Core.HeadCare;
 
@@ -15,12 +16,13 @@ public static class HeadAdvice
     /// <param name="job">The job.</param>
     /// <param name="numbers">House numbers of head care.</param>
     /// <param name="ink">House numbers of ink.</param>
+    /// <param name="waste">House numbers of waste.</param>
     /// <param name="now">The time.</param>
-    public static Advice On(JobCase job, HeadCareNumbers numbers, InkNumbers ink, DateTimeOffset now)
+    public static Advice On(JobCase job, HeadCareNumbers numbers, InkNumbers ink, WasteNumbers waste, DateTimeOffset now)
     {
         if (!job.Book.Repairs.Any(r => HeadOnJob.MethodOf(r.Id, numbers) is not null))
             return job.Advice;
-        if (HeadOnJob.Of(job, numbers, ink, now) is not { Case.Channels.Count: > 0 } head)
+        if (HeadOnJob.Of(job, numbers, ink, waste, now) is not { Case.Channels.Count: > 0 } head)
             return job.Advice;
         var plan = HeadPlan.Of(head.Case);
         var next = HeadNext.Planned(job, head, plan);

@@ -142,7 +142,7 @@ public sealed class HeadCase
 /// <param name="CleansInRow">Cleans in a row at most, before a rest.</param>
 /// <param name="RowSoFar">Cleans since the last rest.</param>
 /// <param name="CleanedBefore">Whether it was cleaned before at all: else there is nothing to rest from.</param>
-/// <param name="CounterRoom">What the counter has left, percent points; null when it was not read.</param>
+/// <param name="CounterRoom">What counter or store has left, the lesser, percent points; null when not known.</param>
 /// <param name="SupplyProved">Whether ink is proved to come.</param>
 /// <param name="LookFirst">Whether looking at the supply may be the very first step: elsewhere the first clean tells more.</param>
 /// <param name="SupplyMends">Chance that work on the supply ends what no clean does, 0 to 1.</param>
@@ -162,4 +162,8 @@ public sealed record HeadLimits(
     double SupplyWork,
     double StarvedClean,
     double MostStarved
-);
+)
+{
+    /// <summary>Whether the room is the store's, which has less of it than the counter.</summary>
+    public bool StoreIsFirst { get; init; }
+}

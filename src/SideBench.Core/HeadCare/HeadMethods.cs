@@ -121,7 +121,12 @@ public static class HeadMethods
 
         var counter = parts.Sum(p => p.Counter.Pct);
         if (has.CounterRoom is { } room && counter > room.Pct)
-            held ??= new HeldMethod($"It takes {counter:0.0}\u2009% of the counter, and {room.Pct:0.0}\u2009% is left.", "Waste first.");
+            held ??= new HeldMethod(
+                has.StoreIsFirst
+                    ? $"It brings {counter:0.0}\u2009% of a counter’s run, and the waste store may have room for {room.Pct:0.0}\u2009%."
+                    : $"It takes {counter:0.0}\u2009% of the counter, and {room.Pct:0.0}\u2009% is left.",
+                "Waste first."
+            );
         return new HeadMethod(repair.Operation, repair.Id, repair.Name, parts, Minutes.None, null, 1, held);
     }
 
@@ -175,8 +180,9 @@ public static class HeadMethods
 
 /// <summary>What is known of what a clean draws on.</summary>
 /// <param name="InkIn">Ink in a slot, by panel number; null when not known.</param>
-/// <param name="CounterRoom">What the waste counter has left; null when it was not read.</param>
-public sealed record HeadStock(Func<int, Millilitres?> InkIn, CounterShare? CounterRoom)
+/// <param name="CounterRoom">What the waste counter or its store has left; null when nothing is known of them.</param>
+/// <param name="StoreIsFirst">Whether that is the store's.</param>
+public sealed record HeadStock(Func<int, Millilitres?> InkIn, CounterShare? CounterRoom, bool StoreIsFirst = false)
 {
     /// <summary>Nothing is known.</summary>
     public static readonly HeadStock Unknown = new(_ => null, null);

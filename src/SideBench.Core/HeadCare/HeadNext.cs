@@ -141,7 +141,11 @@ public sealed record HeadNext(HeadNextKind Kind, string Title, string Says)
         if (next.IsClean && limits.RowSoFar + 1 >= limits.CleansInRow)
             says += $" It is number {limits.RowSoFar + 1} in a row; another comes only after a rest.";
         if (next.IsClean && limits.CounterRoom is { } room && next.Counter.Pct > 0)
-            says += $" The counter has room for {Math.Floor(room.Pct / next.Counter.Pct):0} of these.";
+        {
+            var has = limits.StoreIsFirst ? "waste store" : "counter";
+            says += $" The {has} has room for {Math.Floor(room.Pct / next.Counter.Pct):0} of these.";
+        }
+
         return says;
     }
 }

@@ -3,6 +3,7 @@ using SideBench.Core.Ink;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Quantities;
+using SideBench.Core.Waste;
 
 namespace SideBench.Core.HeadCare;
 
@@ -33,9 +34,10 @@ public sealed record HeadOnJob(
     /// <param name="job">A thread of the job.</param>
     /// <param name="numbers">House numbers.</param>
     /// <param name="ink">House numbers of ink: a slot that has none left is not cleaned.</param>
+    /// <param name="waste">House numbers of waste: a store without room is not cleaned into.</param>
     /// <param name="now">The time: a head that stood since its last clean has rested.</param>
     /// <returns>Null when no sheet was taken on this visit, or the house knows nothing of this kind of head.</returns>
-    public static HeadOnJob? Of(JobCase job, HeadCareNumbers numbers, InkNumbers ink, DateTimeOffset now)
+    public static HeadOnJob? Of(JobCase job, HeadCareNumbers numbers, InkNumbers ink, WasteNumbers waste, DateTimeOffset now)
     {
         var (model, state) = (job.Book.Model, job.State);
         if (model.Sheet is not { } plan || state.Sheets.Count == 0)
@@ -56,18 +58,26 @@ public sealed record HeadOnJob(
         List<ChannelCare> all = [.. channels.Where(c => c.Outlook.Missing > cleans.MostLeft)];
         List<ChannelCare> feedFirst = [.. all.Where(c => c.Outlook.Explanation.Clog < MostlyClog)];
         List<ChannelCare> open = feedFirst.Count == all.Count ? all : [.. all.Except(feedFirst)];
+        var inStore = StoreRoom(job, waste, now);
         var limits = HeadBounds.Of(model, job.Book.Book.House, numbers) with
         {
             MostLeft = cleans.MostLeft,
             RowSoFar = Row(cleans.All, numbers, job.Book.Book, now),
             CleanedBefore = cleans.All.Count > 0 || state.Intake.CleansTried > 0,
-            CounterRoom = Room(job),
+            CounterRoom = LeastOf(Room(job), inStore),
+            StoreIsFirst = inStore is not null && !(Room(job)?.Pct <= inStore.Value.Pct),
             SupplyProved = proved,
         };
         IReadOnlyList<HeadMethod> methods =
         [
             .. HeadMethods
-                .For(model, job.Book.Book, numbers, open, new HeadStock(slot => Left(job, slot, ink, now), limits.CounterRoom))
+                .For(
+                    model,
+                    job.Book.Book,
+                    numbers,
+                    open,
+                    new HeadStock(slot => Left(job, slot, ink, now), limits.CounterRoom, limits.StoreIsFirst)
+                )
                 .Select(m => Gated(Fed(m, model, open, feedFirst), job, numbers)),
         ];
         if (!proved && open.Count > 0)
@@ -159,6 +169,15 @@ public sealed record HeadOnJob(
         var read = job.State.Counter?.Pct ?? job.State.Machine.Counter?.Reading.Counter?.Pct;
         return read is { } pct ? CounterShare.OfPct(Math.Max(0, 100 - pct)) : null;
     }
+
+    // What the store has room for, in points of the counter as cleans are told in; null where nobody ever weighed or renewed it.
+    private static CounterShare? StoreRoom(JobCase job, WasteNumbers waste, DateTimeOffset now) =>
+        StoreOnMachine.CautiousRoom(job.Book.Model, job.State.Machine, waste, now) is { } grams
+            ? CounterShare.OfPct(Math.Max(0, grams) / job.Book.Model.Waste!.GramsPerPoint)
+            : null;
+
+    private static CounterShare? LeastOf(CounterShare? counter, CounterShare? store) =>
+        counter is { } a && store is { } b ? (a.Pct <= b.Pct ? a : b) : counter ?? store;
 
     // A clean that also draws from a channel which is not fed draws air there.
     private static HeadMethod Fed(HeadMethod method, MachineModel model, List<ChannelCare> open, List<ChannelCare> feedFirst)

@@ -28,6 +28,9 @@ public sealed record Craft(string Name, IReadOnlyList<EntryKind> Kinds)
 
     /// <summary>What it adds to the paper of the hand-over: parts used, and what to watch.</summary>
     public Func<JobState, HandOverLines> HandOver { get; init; } = _ => HandOverLines.None;
+
+    /// <summary>What it adds there that needs its model and its house numbers; null when it has none.</summary>
+    public Func<MachineModel, JobState, object, DateTimeOffset, HandOverLines>? HandOverOnModel { get; init; }
 }
 
 /// <summary>What a craft adds to the paper of the hand-over.</summary>

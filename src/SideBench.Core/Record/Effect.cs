@@ -88,13 +88,29 @@ public enum StoreChange
 
     /// <summary>The counter was set anew; the amount is in %.</summary>
     Reset,
+
+    /// <summary>A box with a tag went in; the amount is in g, with its own mass.</summary>
+    BoxIn,
+
+    /// <summary>Water was given to it dose by dose until its top felt was wet; the amount is in ml.</summary>
+    Trial,
 }
 
 /// <summary>Something that happened to a waste store or its counter.</summary>
 /// <param name="What">What.</param>
 /// <param name="Amount">How much, in the unit of what it is; null when not told.</param>
 /// <param name="Of">The tag of the box, or the way of a reset; else empty.</param>
-public sealed record StoreHappening(StoreChange What, double? Amount, string Of = "");
+public sealed record StoreHappening(StoreChange What, double? Amount, string Of = "")
+{
+    /// <summary>What a box that went in weighs dry, g; null when its model's figure holds.</summary>
+    public double? TareG { get; init; }
+
+    /// <summary>What a box that went in is used to by its own trial, g above dry; null when it had none.</summary>
+    public double? SafeG { get; init; }
+
+    /// <summary>Whether a box that went in was dry, so that the store was seen to.</summary>
+    public bool IsDry { get; init; }
+}
 
 /// <summary>What a line does, in terms that every craft shares. The shared folds apply it and know no craft.</summary>
 public sealed record Effect

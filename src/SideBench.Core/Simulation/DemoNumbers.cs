@@ -2,6 +2,7 @@ using SideBench.Core.Ink;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation.Printer;
+using SideBench.Core.Waste;
 
 namespace SideBench.Core.Simulation;
 
@@ -10,4 +11,5 @@ namespace SideBench.Core.Simulation;
 /// <param name="Pattern">How nozzles behave.</param>
 /// <param name="Printers">What its printers are made of.</param>
 /// <param name="Ink">When slots are filled and counts are reset.</param>
-public sealed record DemoNumbers(Handling Handling, PatternModel Pattern, PrinterBook Printers, InkNumbers Ink);
+/// <param name="Waste">What waste stores do.</param>
+public sealed record DemoNumbers(Handling Handling, PatternModel Pattern, PrinterBook Printers, InkNumbers Ink, WasteNumbers Waste);

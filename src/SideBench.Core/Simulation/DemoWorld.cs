@@ -117,6 +117,8 @@ public sealed class DemoWorld
     /// <summary>The six machines on the bench now.</summary>
     public IReadOnlyList<DemoJob> Present() => DemoBench.Jobs(this, book, now);
 
+    private readonly DemoStores stores = new();
+
     internal CaseBook BookFor(string model, string complaint)
     {
         if (!books.TryGetValue((model, complaint), out var found))
@@ -186,6 +188,7 @@ public sealed class DemoWorld
         var printer = SimulatedPrinter.Drawn(Numbers.Printers, caseBook, Begun(intake).Case.Facts, chance);
         var script = Begun(printer.Panel(complaint.Id) is { } code ? intake with { Words = $"{complaint.Says} ({code.Code})" } : intake);
         Fitted(script, model, machine);
+        stores.Looked(script, machine, complaint.Id);
         PastVisit.Work(script, printer, Known[Machines[machine].Customer].Name, chance);
         stands[machine] = MachineCase.Of(script.Entries, script.Machine);
         return new DemoJob(machine, script.Entries);

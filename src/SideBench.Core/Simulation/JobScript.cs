@@ -9,6 +9,7 @@ using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
 using SideBench.Core.Simulation.Printer;
 using SideBench.Core.StripDown;
+using SideBench.Core.Waste;
 
 namespace SideBench.Core.Simulation;
 
@@ -103,6 +104,11 @@ public sealed class JobScript
     /// <param name="tells">What is told.</param>
     public JobScript Ink(Func<InkKeeping, Outcome<IReadOnlyList<EntryBody>>> tells) =>
         Later(1).Add(tells(new InkKeeping(Case.Book.Model, Case.State, Numbers.Ink, At)));
+
+    /// <summary>Tells of its waste store.</summary>
+    /// <param name="tells">What is told.</param>
+    public JobScript Waste(Func<WasteKeeping, Outcome<IReadOnlyList<EntryBody>>> tells) =>
+        Later(1).Add(tells(new WasteKeeping(Case.Book.Model, Case.State, Numbers.Waste, At)));
 
     /// <summary>Clears the tray.</summary>
     public JobScript Clear() =>

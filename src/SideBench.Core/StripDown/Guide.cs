@@ -139,6 +139,12 @@ public sealed record GuideStep(string Id, StepKind Kind, string Title, string Te
     /// <summary>The lasting change that is made by it; null when none.</summary>
     public StepMakes? Makes { get; init; }
 
+    /// <summary>Whether something is given away by it that local rules speak of: the shop's own line about them stands before it.</summary>
+    public bool Disposes { get; init; }
+
+    /// <summary>A drawing of the model that is shown with it: the stack of its pads, or the hole of its bottle; empty when none.</summary>
+    public string Drawing { get; init; } = "";
+
     /// <summary>Repairs of the fault book, one of which is made by it: it counts as made once the step is ticked.</summary>
     public IReadOnlyList<StepDoes> Does { get; init; } = [];
 }

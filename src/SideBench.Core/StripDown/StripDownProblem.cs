@@ -5,6 +5,15 @@ namespace SideBench.Core.StripDown;
 /// <summary>What a person can cause or mend when a machine is opened, each with its words and what sort it is.</summary>
 public static class StripDownProblem
 {
+    /// <summary>A model without a hole for a tube.</summary>
+    public static readonly ProblemCode NoHole = new(
+        "no-hole",
+        ProblemSort.Unknown,
+        "No hole is told for it",
+        "The packs tell no exit hole for “{0}”.",
+        "Measure it on the machine; or add it to the model’s file."
+    );
+
     /// <summary>An access graph has a circle of what must be off before what.</summary>
     public static readonly ProblemCode GraphCircle = new(
         "graph-circle",

@@ -61,11 +61,7 @@ public sealed record StoreOnMachine(
     {
         if (model is not { Waste: { } waste, PadCapacityG: { } holds, StoreTareG: { } tare })
             return null;
-        var moments = MomentsOf(machine, numbers, tare).Where(m => m.At <= now).OrderBy(m => m.At).ToList();
-        var history = new WasteHistory(tare, holds, numbers.Margin, waste.GramsPerPoint, FullCount, [.. moments.Select(m => m.What)])
-        {
-            UseFromDays = numbers.UseFromDays,
-        };
+        var (history, moments) = HistoryOf(waste, holds, tare, machine, numbers, now);
         var said = WasteLedger.Of(history, numbers, now);
         var use = CounterUse.Of(StoreWay.Rises([.. moments.Select((m, i) => (m.What, i))], numbers.UseFromDays), numbers.CounterStep);
         double? perDay = use.IsKnown ? use.PerDay : null;
@@ -75,13 +71,73 @@ public sealed record StoreOnMachine(
             moments,
             CounterOf(moments),
             perDay,
-            moments.Any(m => m.What is WasteEvent.Weighed or WasteEvent.Washed or WasteEvent.Renewed),
+            IsTold(moments),
             machine.StoreLife.LastOrDefault(l => l.What.Of.Length > 0 && l.What.What != StoreChange.Reset)?.What.Of ?? "",
             BottleOf(machine, waste, numbers, perDay, now),
             moments.Count(m => m.What is WasteEvent.Reset),
             machine.StoreLife.Any(l => l.What is { What: StoreChange.Reset, Of: Partial })
         );
     }
+
+    /// <summary>Room to the mass it is used to, g, on the full side and at once.</summary>
+    /// <param name="model">Its model.</param>
+    /// <param name="machine">It, as it stands.</param>
+    /// <param name="numbers">House numbers.</param>
+    /// <param name="now">The time.</param>
+    /// <returns>Null where its mass was never told, or a bottle takes what comes.</returns>
+    public static double? CautiousRoom(MachineModel model, MachineCase machine, WasteNumbers numbers, DateTimeOffset now)
+    {
+        if (model is not { Waste: { } waste, PadCapacityG: { } holds, StoreTareG: { } tare })
+            return null;
+        var (history, moments) = HistoryOf(waste, holds, tare, machine, numbers, now);
+        var bottle = machine.StoreLife.Any(l => l.What.What == StoreChange.BottleFitted) || machine.Work.Any(w => Is(w, "bottle", numbers));
+        return bottle || !IsTold(moments) ? null : WasteLedger.CautiousRoom(history, numbers, now);
+    }
+
+    private static bool IsTold(IReadOnlyList<StoreMoment> moments) =>
+        moments.Any(m => m.What is WasteEvent.Weighed or WasteEvent.Washed or WasteEvent.Renewed or WasteEvent.Swapped);
+
+    // A box has a dry mass of its own: what was weighed with an earlier one is told over the one that is in now.
+    private static (WasteHistory History, List<StoreMoment> Moments) HistoryOf(
+        WasteFigures waste,
+        double holds,
+        double usual,
+        MachineCase machine,
+        WasteNumbers numbers,
+        DateTimeOffset now
+    )
+    {
+        var swaps = machine.StoreLife.Where(l => l.What.TareG is not null && l.At <= now).ToList();
+        double TareAt(DateTimeOffset at) => swaps.LastOrDefault(l => l.At <= at)?.What.TareG ?? usual;
+        var tare = TareAt(now);
+        var moments = MomentsOf(machine, numbers, tare, TareAt).Where(m => m.At <= now).OrderBy(m => m.At).ToList();
+        var safe = SafeOf(machine, numbers, now);
+        return (
+            new WasteHistory(
+                tare,
+                safe ?? holds,
+                safe is null ? numbers.Margin : 1,
+                waste.GramsPerPoint,
+                FullCount,
+                [.. moments.Select(m => m.What)]
+            )
+            {
+                UseFromDays = numbers.UseFromDays,
+            },
+            moments
+        );
+    }
+
+    // What a trial showed holds for these pads alone.
+    private static double? SafeOf(MachineCase machine, WasteNumbers numbers, DateTimeOffset now) =>
+        machine
+            .StoreLife.LastOrDefault(l => l.At <= now && l.What.What is StoreChange.Trial or StoreChange.BoxIn or StoreChange.Renewed)
+            ?.What switch
+        {
+            { What: StoreChange.Trial, Amount: { } ml } => ml * numbers.WaterGramsPerMl * numbers.TrialShare,
+            { What: StoreChange.BoxIn, SafeG: { } g } => g,
+            _ => null,
+        };
 
     private static CounterAt? CounterOf(List<StoreMoment> moments) =>
         moments.LastOrDefault(m => m.What is WasteEvent.CounterRead or WasteEvent.Reset)?.What switch
@@ -91,7 +147,12 @@ public sealed record StoreOnMachine(
             _ => null,
         };
 
-    private static IEnumerable<StoreMoment> MomentsOf(MachineCase machine, WasteNumbers numbers, double tare)
+    private static IEnumerable<StoreMoment> MomentsOf(
+        MachineCase machine,
+        WasteNumbers numbers,
+        double tare,
+        Func<DateTimeOffset, double> tareAt
+    )
     {
         foreach (var read in machine.ReadingLife)
             if (read.Reading.Counter is { } counter && read.Reading.What != CounterReset.ReadBack)
@@ -115,7 +176,7 @@ public sealed record StoreOnMachine(
         }
 
         foreach (var lived in machine.StoreLife)
-            if (EventOf(lived, numbers) is var (what, says))
+            if (EventOf(lived, tare - (lived.What.TareG ?? tareAt(lived.At))) is var (what, says))
                 yield return new StoreMoment(lived.At, what, says);
     }
 
@@ -129,15 +190,19 @@ public sealed record StoreOnMachine(
             _ => null,
         };
 
-    private static (WasteEvent What, string Says)? EventOf(StoreLived lived, WasteNumbers numbers) =>
+    private static (WasteEvent What, string Says)? EventOf(StoreLived lived, double over) =>
         (lived.What.What, lived.What.Amount) switch
         {
-            (StoreChange.Weighed, { } g) => (new WasteEvent.Weighed(lived.At, g), $"weighed, {g:0.#}\u2009g"),
+            (StoreChange.Weighed, { } g) => (new WasteEvent.Weighed(lived.At, g + over), $"weighed, {g:0.#}\u2009g"),
+            (StoreChange.BoxIn, { } g) => (
+                new WasteEvent.Swapped(lived.At, g + over, lived.What.IsDry),
+                $"box {lived.What.Of} in, {g:0.#}\u2009g"
+            ),
             (StoreChange.Renewed, _) => (
                 new WasteEvent.Renewed(lived.At),
                 lived.What.Of.Length > 0 ? $"box {lived.What.Of} in" : "renewed"
             ),
-            (StoreChange.Washed, { } g) => (new WasteEvent.Washed(lived.At, g), $"washed and dry, {g:0.#}\u2009g"),
+            (StoreChange.Washed, { } g) => (new WasteEvent.Washed(lived.At, g + over), $"washed and dry, {g:0.#}\u2009g"),
             (StoreChange.Emptied, var ml) => (new WasteEvent.Emptied(lived.At, ml ?? 0), "bottle emptied"),
             (StoreChange.BottleFitted, { } ml) => (new WasteEvent.Renewed(lived.At), $"outside bottle fitted, {ml:0}\u2009ml"),
             (StoreChange.Reset, { } pct) => (new WasteEvent.Reset(lived.At, pct), $"counter reset to {pct:0.#}\u2009%"),

@@ -9,13 +9,34 @@ public static class WasteFacts
 {
     private const string Seen = "store-seen-to";
     private const string Unserviced = "reset-unserviced";
+    private const string Full = "store-full";
 
     /// <summary>The facts there are.</summary>
     public static readonly IReadOnlyList<FactKind> Kinds =
     [
         new(Seen, ["yes", "no"], "", "Whether the waste store was renewed, washed or emptied since its counter was last reset"),
+        new(Full, ["yes", "no", "unknown"], "", "Whether the waste store is at the mass it is used to, on the full side"),
         new(Unserviced, ["yes", "no"], "", "Whether the counter was reset while nothing was done to the store"),
     ];
+
+    /// <summary>What its mass says; nothing where the model does not tell what its store holds.</summary>
+    /// <param name="model">Its model.</param>
+    /// <param name="job">A job on it.</param>
+    /// <param name="numbers">House numbers.</param>
+    /// <param name="now">The time.</param>
+    public static IEnumerable<Fact> OnModel(MachineModel model, JobState job, WasteNumbers numbers, DateTimeOffset now) =>
+        StoreOnMachine.CautiousRoom(model, job.Machine, numbers, now) is { } room
+            ?
+            [
+                new Fact(
+                    Full,
+                    room <= 0 ? "yes" : "no",
+                    null,
+                    room <= 0 ? "The waste store may be full by what is on record" : $"The waste store has room for about {room:0}\u2009g",
+                    null
+                ),
+            ]
+            : [];
 
     /// <summary>The facts of a machine; none where its store was never told of.</summary>
     /// <param name="job">A job on it.</param>

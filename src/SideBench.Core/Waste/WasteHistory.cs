@@ -47,11 +47,17 @@ public abstract record WasteEvent(DateTimeOffset At)
     /// <summary>Washed, dried and weighed, g with tare: what is above tare stays and does not dry off.</summary>
     public sealed record Washed(DateTimeOffset At, double G) : WasteEvent(At);
 
+    /// <summary>Another box went in, g with tare: what is above tare stays and does not dry off. A dry one is a service.</summary>
+    public sealed record Swapped(DateTimeOffset At, double G, bool IsDry) : WasteEvent(At);
+
     /// <summary>An outside bottle was emptied down to so many ml.</summary>
     public sealed record Emptied(DateTimeOffset At, double LeftMl) : WasteEvent(At);
 
     /// <summary>Whether the store itself was seen to.</summary>
-    public bool IsService => this is Renewed or Washed or Emptied;
+    public bool IsService => this is Renewed or Washed or Emptied or Swapped { IsDry: true };
+
+    /// <summary>Whether it tells the store's mass by a scale.</summary>
+    public bool IsWeighing => this is Weighed or Swapped { IsDry: false };
 }
 
 /// <summary>When something will be: the truth lies between early and late in 8 of 10; null where it is further off than is told.</summary>
@@ -77,4 +83,11 @@ public sealed record WasteEstimate(
     bool MayReset,
     IReadOnlyList<string> Needs,
     IReadOnlyList<(int Event, string Says)> Doubts
-);
+)
+{
+    /// <summary>
+    /// How its mass goes on at today's use, the counter reset whenever it is full: over so many days, in so many points after the first,
+    /// mass with its own, g; its band holds the truth in 9 of 10. None while no use is known.
+    /// </summary>
+    public Func<double, int, IReadOnlyList<(double Days, Band Mass)>> Course { get; init; } = (_, _) => [];
+}

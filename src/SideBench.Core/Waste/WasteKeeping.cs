@@ -16,6 +16,17 @@ namespace SideBench.Core.Waste;
 /// <param name="System">The computer system that the service program ran under.</param>
 public sealed record ResetTold(string? Way, double? Before, double? After, long? KeyItem, string? Despite, bool IsTold, string? System);
 
+/// <summary>Something of the shelf that is taken.</summary>
+/// <param name="Item">Which.</param>
+/// <param name="Stock">What is on the shelf.</param>
+public sealed record Taken(long Item, IReadOnlyList<StockItem> Stock)
+{
+    private static readonly string[] Kinds = ["pads", "box"];
+
+    /// <summary>Whether it is there, and pads or a box.</summary>
+    public bool Is => Stock.Any(i => i.Id == Item && i.IsLeft && Kinds.Contains(i.Came.StockKind));
+}
+
 /// <summary>Turns what a person says of a waste store into lines. Nothing is clamped: what cannot be is refused.</summary>
 /// <param name="model">The machine's model.</param>
 /// <param name="state">Where the job stands.</param>
@@ -24,27 +35,41 @@ public sealed record ResetTold(string? Way, double? Before, double? After, long?
 public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumbers numbers, DateTimeOffset now)
 {
     private readonly Lazy<StoreOnMachine> store = new(() => StoreOnMachine.Of(model, state.Machine, numbers, now)!);
-    private const string KeyWay = "key";
+
+    /// <summary>A reset by a key that is spent.</summary>
+    public const string KeyWay = "key";
+
     private const string PartialWay = "partial";
 
     /// <summary>A count is at most this, %.</summary>
     public const double MostCount = 130;
-    private const double Overfull = 1.6;
+    private const double LeastTrialMl = 5;
     private const double MostKg = 500;
 
     /// <summary>Ways of a reset.</summary>
     public static IReadOnlyList<string> Ways { get; } = ["full", PartialWay, KeyWay, "service", "tool"];
 
     /// <summary>What can be told of a store.</summary>
-    public static IReadOnlyList<string> Tells { get; } = ["weighed", "renewed", "washed", "emptied", "bottle-fitted", "bottle-seen"];
+    public static IReadOnlyList<string> Tells { get; } =
+    [StoreTold.CounterRead, "weighed", "renewed", "washed", StoreTold.BoxIn, StoreTold.Trial, "emptied", "bottle-fitted", "bottle-seen"];
 
     /// <summary>Something was done to the store, or seen of it.</summary>
     /// <param name="what">What.</param>
     /// <param name="amount">g with its own mass, or ml.</param>
     /// <param name="box">The tag of the box that is in from now on.</param>
     /// <param name="note">What else was told.</param>
-    /// <param name="elsewhere">The machine that such a box is in by the record; empty when in none.</param>
-    public Outcome<IReadOnlyList<EntryBody>> Tell(string? what, double? amount, string? box, string? note, string elsewhere = "")
+    /// <param name="boxes">Boxes with a tag; null for none.</param>
+    /// <param name="outG">What the box that came out weighed, g with its own mass; null when nobody weighed it.</param>
+    /// <param name="taken">Pads or a box that are taken off the shelf; null for none.</param>
+    public Outcome<IReadOnlyList<EntryBody>> Tell(
+        string? what,
+        double? amount,
+        string? box,
+        string? note,
+        WasteBoxes? boxes = null,
+        double? outG = null,
+        Taken? taken = null
+    )
     {
         if (Refused() is { } refused)
             return refused;
@@ -52,8 +77,12 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
         Guard.Word(problems, what, "/what", Tells);
         Guard.Text(problems, box, "/box", Guard.LongestName, needed: false);
         Guard.Text(problems, note, "/note", Guard.LongestText, needed: false);
-        if (!string.IsNullOrWhiteSpace(box) && elsewhere.Length > 0)
-            problems.Add(new Problem(WasteProblem.BoxElsewhere, "/box", box.Trim(), elsewhere));
+        if (boxes?.Named(box) is { Machine: { } machine } there && machine != boxes.Here)
+            problems.Add(new Problem(WasteProblem.BoxElsewhere, "/box", there.Tag, there.Serial));
+        if (taken is not null && (what != "renewed" || !taken.Is))
+            problems.Add(new Problem(WasteProblem.NoPads, "/item", taken.Item));
+        if (problems.Count == 0 && what == StoreTold.BoxIn)
+            return PutIn(boxes, box, amount, note, outG);
         if (problems.Count == 0)
             Amount(problems, what!, amount);
         if (problems.Count > 0)
@@ -68,6 +97,39 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
             _ => (numbers.WeighMin, 0m),
         };
         return new List<EntryBody> { new StoreTold(what!, amount, box?.Trim() ?? "", note?.Trim() ?? "", minutes, cost) };
+    }
+
+    private Outcome<IReadOnlyList<EntryBody>> PutIn(WasteBoxes? boxes, string? tag, double? amount, string? note, double? outG)
+    {
+        if (!WasteBoxes.Has(model))
+            return new Problem(WasteProblem.NoBox, "/what", model.FullName);
+        if (boxes?.Named(tag) is not { } box || box.Stand == BoxStand.Gone)
+            return new Problem(WasteProblem.UnknownBox, "/box", tag?.Trim() ?? "");
+        var problems = new List<Problem>();
+        if (box.Fits != model.Id)
+            problems.Add(new Problem(WasteProblem.OtherBox, "/box", box.Tag, model.FullName));
+        if (box.Stand == BoxStand.In)
+            problems.Add(new Problem(WasteProblem.BoxIsIn, "/box", box.Tag));
+        if (problems.Count > 0)
+            return problems;
+        // What was weighed dry needs no second weighing; what was used or washed does.
+        var mass = amount ?? (box is { Stand: BoxStand.Dry, NetG: { } net } ? box.TareG + net : (double?)null);
+        Mass(problems, mass, box.TareG, "/amount");
+        var before = boxes.All.FirstOrDefault(b => b.Machine == boxes.Here);
+        if (outG is not null)
+            Mass(problems, outG, before?.TareG ?? store.Value.History.TareG, "/outG");
+        var dry = mass <= box.TareG * (1 + numbers.WashedLeft);
+        if (problems.Count == 0 && box.Stand == BoxStand.Drying && !dry)
+            problems.Add(new Problem(WasteProblem.BoxWet, "/box", box.Tag, Math.Round(mass!.Value - box.TareG, 1)));
+        return problems.Count > 0
+            ? problems
+            : new List<EntryBody>
+            {
+                new StoreTold(StoreTold.BoxIn, mass, box.Tag, note?.Trim() ?? "", numbers.Ways.BoxMin, 0)
+                {
+                    Swap = new BoxSwap(box.TareG, box.SafeG, dry, before?.Tag ?? store.Value.Box, outG),
+                },
+            };
     }
 
     /// <summary>The counter was set anew, or that was tried.</summary>
@@ -116,6 +178,14 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
         };
     }
 
+    /// <summary>The shop's own line about waste.</summary>
+    public static Outcome<IReadOnlyList<EntryBody>> Rules(string? line)
+    {
+        var problems = new List<Problem>();
+        Guard.Text(problems, line, "/line", Guard.LongestText, needed: false);
+        return problems.Count > 0 ? problems : new List<EntryBody> { new LocalRules(line?.Trim() ?? "") };
+    }
+
     /// <summary>Waste was handed in.</summary>
     public Outcome<IReadOnlyList<EntryBody>> HandIn(string? what, double? kg, string? where)
     {
@@ -141,6 +211,16 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
             Guard.Range(problems, pct.Value, path, 0, MostCount);
     }
 
+    private void Mass(List<Problem> problems, double? grams, double tare, string path)
+    {
+        if (grams is not { } g || !double.IsFinite(g))
+            problems.Add(new Problem(ProblemCode.Missing, path));
+        else if (g < tare - (numbers.OutlierSd * numbers.Noise.ScaleSd))
+            problems.Add(new Problem(WasteProblem.LighterThanDry, path, g, tare));
+        else
+            Guard.Range(problems, g, path, 0, tare + (model.PadCapacityG!.Value * numbers.Overfull));
+    }
+
     private void Amount(List<Problem> problems, string what, double? amount)
     {
         if (what == "renewed")
@@ -153,13 +233,17 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
         }
 
         var history = store.Value.History;
-        if (what is "weighed" or "washed")
+        if (what == StoreTold.CounterRead)
         {
-            var (tare, most) = (history.TareG, history.TareG + (history.AbsorbentLimitG * Overfull));
-            if (value < tare - (numbers.OutlierSd * numbers.Noise.ScaleSd))
-                problems.Add(new Problem(WasteProblem.LighterThanDry, "/amount", value, tare));
-            else
-                Guard.Range(problems, value, "/amount", 0, most);
+            Guard.Range(problems, value, "/amount", 0, MostCount);
+        }
+        else if (what is "weighed" or "washed")
+        {
+            Mass(problems, value, history.TareG, "/amount");
+        }
+        else if (what == StoreTold.Trial)
+        {
+            Guard.Range(problems, value, "/amount", LeastTrialMl, model.PadCapacityG!.Value * numbers.Overfull);
         }
         else if (what == "bottle-fitted")
         {

@@ -26,10 +26,7 @@ public static class WasteLedger
     /// <returns>Refused when a weighing is lighter than the store can be.</returns>
     public static Outcome<WasteEstimate> Of(WasteHistory store, WasteNumbers numbers, DateTimeOffset at)
     {
-        List<(WasteEvent Event, int Place)> events =
-        [
-            .. store.Events.Select((e, i) => (Event: e, Place: i)).Where(e => e.Event.At <= at).OrderBy(e => e.Event.At),
-        ];
+        var events = EventsOf(store, at);
         var most = numbers.OutlierSd * numbers.Noise.ScaleSd;
         List<Problem> problems =
         [
@@ -42,42 +39,37 @@ public static class WasteLedger
         var doubts = events.Where(e => MassOf(e.Event) < store.TareG).Select(e => (e.Place, "It is lighter than it is dry.")).ToList();
         var use = CounterUse.Of(StoreWay.Rises(events, store.UseFromDays), numbers.CounterStep);
         var (way, count, countAt) = StoreWay.Of(events, at, use, place => doubts.Add((place, "The counter fell without a reset.")));
+        doubts.AddRange(FarOff.In(way, store, numbers));
         var states = StoreBelief.Of(store, numbers, way, [.. doubts.Select(d => d.Place)]);
-        return new Ahead(store, numbers, at, use, Picked(states), way[^1]).Estimate(events, count, countAt, doubts);
+        var ahead = new Ahead(store, numbers, at, use, Picked(states), way[^1]);
+        return ahead.Estimate(events, count, countAt, doubts) with { Course = use.IsKnown ? ahead.Course : (_, _) => [] };
     }
 
-    /// <summary>How its mass goes on, at today's use, the counter reset whenever it is full.</summary>
-    /// <param name="store">The store and what happened; a history that was refused has no course.</param>
+    /// <summary>
+    /// Room to the mass it is used to, g, on the full side and at once: the whole belief is for the page of waste alone.
+    /// </summary>
+    /// <param name="store">The store and what happened.</param>
     /// <param name="numbers">House numbers.</param>
-    /// <param name="at">From when on.</param>
-    /// <param name="days">So far, days.</param>
-    /// <param name="points">In so many points after the first.</param>
-    /// <returns>Mass with its own, g, at each of them; its band holds the truth in 9 of 10. None while no use is known.</returns>
-    public static IReadOnlyList<(double Days, Band Mass)> Course(
-        WasteHistory store,
-        WasteNumbers numbers,
-        DateTimeOffset at,
-        double days,
-        int points
-    )
+    /// <param name="at">The moment asked about.</param>
+    /// <returns>Below 0 when it is past it.</returns>
+    public static double CautiousRoom(WasteHistory store, WasteNumbers numbers, DateTimeOffset at)
     {
-        List<(WasteEvent Event, int Place)> events =
-        [
-            .. store.Events.Select((e, i) => (Event: e, Place: i)).Where(e => e.Event.At <= at).OrderBy(e => e.Event.At),
-        ];
+        var events = EventsOf(store, at);
         var use = CounterUse.Of(StoreWay.Rises(events, store.UseFromDays), numbers.CounterStep);
-        if (!use.IsKnown)
-            return [];
         var (way, _, _) = StoreWay.Of(events, at, use, _ => { });
-        var states = StoreBelief.Of(store, numbers, way, []);
-        return new Ahead(store, numbers, at, use, Picked(states), way[^1]).Course(days, points);
+        var state = StoreBelief.Cautious(store, numbers, way);
+        return store.SafeG - state.Stays - state.Dries;
     }
+
+    private static List<(WasteEvent Event, int Place)> EventsOf(WasteHistory store, DateTimeOffset at) =>
+        [.. store.Events.Select((e, i) => (Event: e, Place: i)).Where(e => e.Event.At <= at).OrderBy(e => e.Event.At)];
 
     private static double? MassOf(WasteEvent what) =>
         what switch
         {
             WasteEvent.Weighed weighed => weighed.G,
             WasteEvent.Washed washed => washed.G,
+            WasteEvent.Swapped swapped => swapped.G,
             _ => null,
         };
 
@@ -221,7 +213,7 @@ public static class WasteLedger
             var since = events.Skip(events.FindLastIndex(e => e is WasteEvent.Reset) + 1).ToList();
             if (since.Any(e => e.IsService) && room.Best > 0)
                 return (true, []);
-            var weighed = since.Any(e => e is WasteEvent.Weighed);
+            var weighed = since.Any(e => e.IsWeighing);
             if (weighed && cycles.Low >= 1)
                 return (true, []);
             return (false, weighed ? Services : ["weighed", .. Services]);

@@ -7,8 +7,10 @@ namespace SideBench.Core.Waste;
 /// <param name="CounterStep">A reading of the counter is exact to this, points.</param>
 /// <param name="GramsPerMl">What waste ink in an outside bottle weighs, g/ml.</param>
 /// <param name="OutlierSd">A weighing below the dry mass by more standard deviations than this is refused.</param>
+/// <param name="CautiousSd">Where one figure must do, it is that of a machine so many standard deviations on the full side.</param>
 /// <param name="MostYears">Dates later than this are not told, years.</param>
 /// <param name="Margin">A store is used to this share of what it can hold, 0 to 1.</param>
+/// <param name="Overfull">More than this times what it can hold is no weighing of it.</param>
 /// <param name="NetReading">The finding that weighs a store over its dry mass.</param>
 /// <param name="ResetTag">Work with this tag sets the counter anew.</param>
 /// <param name="Works">What works of the fault book are: renewed, washed, emptied.</param>
@@ -18,8 +20,11 @@ namespace SideBench.Core.Waste;
 /// <param name="ResetFromPct">Below this count there is nothing to reset, %.</param>
 /// <param name="FarApart">Counter and store are far apart from this difference on, share.</param>
 /// <param name="UseFromDays">Readings of a machine's counter tell its use from so many days apart on, days.</param>
+/// <param name="WaterGramsPerMl">What water of a bench trial weighs, g/ml.</param>
+/// <param name="TrialShare">A store is used to this share of what a bench trial showed that its pads hold, 0 to 1.</param>
 /// <param name="WeighMin">Weighing or looking, min.</param>
 /// <param name="Ways">What ways on cost.</param>
+/// <param name="Schools">By kind of store: the school that says what is done when it is full, and what way each of its options is.</param>
 public sealed record WasteNumbers(
     double VolatileShare,
     double DryDays,
@@ -27,23 +32,34 @@ public sealed record WasteNumbers(
     double CounterStep,
     double GramsPerMl,
     double OutlierSd,
+    double CautiousSd,
     double MostYears,
     double Margin,
+    double Overfull,
     string NetReading,
     string ResetTag,
     IReadOnlyDictionary<string, IReadOnlyList<string>> Works,
     double WashedLeft,
     double BottleMl,
     double BottleEmptyPct,
+    double WaterGramsPerMl,
+    double TrialShare,
     double WeighMin,
     double ResetFromPct,
     double FarApart,
     double UseFromDays,
-    WasteWayNumbers Ways
+    WasteWayNumbers Ways,
+    IReadOnlyDictionary<string, WasteSchool> Schools
 );
+
+/// <summary>A school of what is done with a full store.</summary>
+/// <param name="School">Its id in the book.</param>
+/// <param name="Ways">The way on that each of its options is.</param>
+public sealed record WasteSchool(string School, IReadOnlyDictionary<string, string> Ways);
 
 /// <summary>What ways on cost: money, and bench time in minutes.</summary>
 /// <param name="KeyPrice">One use of a reset key.</param>
+/// <param name="BoxTool">The hand tool that sets a box's chip anew, bought once.</param>
 /// <param name="ResetMin">A reset.</param>
 /// <param name="PadsMin">New pads, reset included.</param>
 /// <param name="BoxMin">A new box, tank or cartridge.</param>
@@ -60,6 +76,7 @@ public sealed record WasteNumbers(
 /// <param name="OverflowPrice">What an overflow costs, times how full the store is.</param>
 public sealed record WasteWayNumbers(
     double KeyPrice,
+    double BoxTool,
     double ResetMin,
     double PadsMin,
     double BoxMin,

@@ -59,6 +59,15 @@ public static class WasteProblem
         "Pick a key of the shelf, or say first that one came."
     );
 
+    /// <summary>Pads that are not on the shelf.</summary>
+    public static readonly ProblemCode NoPads = new(
+        "no-pads",
+        ProblemSort.Wrong,
+        "No such pads on the shelf",
+        "Item {0} of the shelf is no pad set or box that is left.",
+        "Pick one of the shelf where it was renewed; or say first that it came."
+    );
+
     /// <summary>A reset that is not safe.</summary>
     public static readonly ProblemCode GateHolds = new(
         "gate-holds",
@@ -93,6 +102,69 @@ public static class WasteProblem
         "That box is in another machine",
         "{0} is in {1} by the record.",
         "Look at the tag; or say there what is in it now."
+    );
+
+    /// <summary>A box for a machine that has none.</summary>
+    public static readonly ProblemCode NoBox = new(
+        "no-box",
+        ProblemSort.Wrong,
+        "No box here",
+        "{0} has pads inside, no box that comes out.",
+        "Say what was done to its pads."
+    );
+
+    /// <summary>A tag that nobody gave.</summary>
+    public static readonly ProblemCode UnknownBox = new(
+        "unknown-box",
+        ProblemSort.Wrong,
+        "No such box",
+        "No box with the tag “{0}” is on record, or it is gone.",
+        "Look at the tag; or put it on record on the page of all waste."
+    );
+
+    /// <summary>A box of another model.</summary>
+    public static readonly ProblemCode OtherBox = new(
+        "other-box",
+        ProblemSort.Wrong,
+        "It does not fit",
+        "{0} is not a box of {1}.",
+        "Look at the tag."
+    );
+
+    /// <summary>A box that is in already.</summary>
+    public static readonly ProblemCode BoxIsIn = new(
+        "box-is-in",
+        ProblemSort.Conflict,
+        "It is in already",
+        "{0} is in this machine by the record.",
+        "Look at the tag; or say what was done to it."
+    );
+
+    /// <summary>A box that is not dry.</summary>
+    public static readonly ProblemCode BoxWet = new(
+        "box-wet",
+        ProblemSort.Conflict,
+        "It is not dry",
+        "{0} was washed and is {1} g over its dry mass: water in it takes the room of ink.",
+        "Let it dry, and weigh it again."
+    );
+
+    /// <summary>A box that is in a machine is told of there.</summary>
+    public static readonly ProblemCode BoxInMachine = new(
+        "box-in-machine",
+        ProblemSort.Conflict,
+        "It is in a machine",
+        "{0} is in {1} by the record.",
+        "Say it on that machine’s page of waste; or put another in there first."
+    );
+
+    /// <summary>A tag that another box has.</summary>
+    public static readonly ProblemCode TagTaken = new(
+        "tag-taken",
+        ProblemSort.Conflict,
+        "That tag is taken",
+        "{0} is on record already.",
+        "Give it another tag."
     );
 
     /// <summary>No day can be told.</summary>

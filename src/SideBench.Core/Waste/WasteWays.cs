@@ -5,11 +5,11 @@ namespace SideBench.Core.Waste;
 /// <summary>A way to go on with a machine's waste store.</summary>
 /// <param name="Id">Which.</param>
 /// <param name="Name">What the screen says.</param>
-/// <param name="Today">Money today: parts, and bench time at the shop's rate.</param>
+/// <param name="Today">Money today: parts, tools bought once, and bench time at the shop's rate.</param>
 /// <param name="HandsMin">Bench time today, min.</param>
 /// <param name="WaitHours">Waiting, h.</param>
 /// <param name="LastsDays">Days until it is to be done again; null when longer than is told, 0 when it cannot be.</param>
-/// <param name="PerYear">Money a year over the horizon, its risk as a price.</param>
+/// <param name="PerYear">Money a year over the horizon, its resets and its risk as a price.</param>
 /// <param name="Spared">Boxes or pad sets not thrown away a year, against renewing each time.</param>
 /// <param name="Why">Why it is not to be had, or what is to be watched; empty when nothing.</param>
 /// <param name="IsOpen">Whether it can be done on this machine.</param>
@@ -24,7 +24,14 @@ public sealed record WasteWay(
     double Spared,
     string Why,
     bool IsOpen
-);
+)
+{
+    /// <summary>Until so many days it is cheaper than the first of all ways; null when never, or for good.</summary>
+    public double? CheaperUntilDays { get; init; }
+
+    /// <summary>That in runs of the counter; null with it, or while its use is not known.</summary>
+    public double? CheaperUntilRuns { get; init; }
+}
 
 /// <summary>Ways to go on, compared over one horizon for one machine and its use.</summary>
 public static class WasteWays
@@ -32,6 +39,8 @@ public static class WasteWays
     private const double DaysPerYear = 365.25;
     private const double MinutesPerHour = 60;
     private const string Retire = "retire";
+    private const string Pads = "pads";
+    private const string Cut = "cut";
 
     /// <summary>All ways, the cheapest a year first; those that cannot be last.</summary>
     /// <param name="model">The model.</param>
@@ -41,8 +50,8 @@ public static class WasteWays
     /// <param name="years">The horizon, years, above 0.</param>
     /// <remarks>
     /// Formula: house default. How long a way lasts: the room it makes, over what stays of a day's inflow once what can dry has dried; a
-    /// reset alone lasts to the first of counter and store. Each way is done again as often as the horizon asks; what is bought once is
-    /// spread over it.
+    /// reset alone, and what is renewed at every stop, to the first of counter and store. Each way is done again as often as the horizon
+    /// asks, with the resets that fall between; what is bought once is spread over it.
     /// </remarks>
     public static IReadOnlyList<WasteWay> Of(
         MachineModel model,
@@ -52,99 +61,176 @@ public static class WasteWays
         double years
     )
     {
-        if (model.Waste is not { } waste)
+        if (model.Waste is null)
             return [];
-        var inflow = (store.PointsPerDay ?? 0) * waste.GramsPerPoint;
-        var kept = inflow * (1 - numbers.VolatileShare);
-        var box = model.Axes.GetValueOrDefault("waste") is "box" or "tank" or "cartridge";
-        double? Lasts(double room) => kept <= 0 ? null : Math.Max(0, room) / kept;
-        var fresh = Lasts(store.History.SafeG);
-        var washed = Lasts(store.History.SafeG - (store.History.TareG * numbers.WashedLeft));
-        var room = store.Estimate?.Room.Best ?? 0;
-        var cycle = store.PointsPerDay is > 0 and var points ? store.History.CounterLimitPct / points : (double?)null;
-        var bottle = inflow <= 0 ? null : (double?)(numbers.BottleMl * numbers.BottleEmptyPct / 100 * numbers.GramsPerMl / inflow);
-        var prices = numbers.Ways;
-        List<WasteWay> ways =
-        [
-            Way(
-                "reset",
-                "Reset alone",
-                prices.KeyPrice,
-                prices.ResetMin,
-                0,
-                Least(cycle, Lasts(room)),
-                0,
-                room <= 0 ? "No room: it would overflow." : "",
-                room > 0,
-                prices.OverflowPrice * Math.Clamp(1 - (room / store.History.SafeG), 0, 1)
-            ),
-            Way(
-                "renew",
-                box ? "A new one" : "New pads",
-                (double)waste.Price + prices.KeyPrice,
-                box ? prices.BoxMin : prices.PadsMin,
-                0,
-                fresh,
-                0,
-                "",
-                true,
-                0
-            ),
-            Way(
-                "wash",
-                box ? "Refurbish it: wash, dry, reset" : "Wash and dry the pads",
-                prices.WashFluid + prices.KeyPrice,
-                prices.WashMin,
-                prices.DryHours,
-                washed,
-                1,
-                "No printing while they dry.",
-                true,
-                0
-            ),
-            Way(
-                "bottle",
-                "Outside bottle",
-                prices.BottlePrice,
-                waste.Bottle == "cut" ? prices.BottleCutMin : prices.BottleMin,
-                0,
-                bottle,
-                1,
-                waste.Bottle == "cut" ? "Only with cutting: the owner's word first."
-                    : waste.Bottle == "no" ? "Not on this model."
-                    : "Emptied whenever it is due.",
-                waste.Bottle != "no",
-                0,
-                prices.EmptyMin
-            ),
-            Way("workshop", "An outside workshop", prices.WorkshopPrice, prices.WorkshopMin, prices.WorkshopHours, fresh, 0, "", true, 0),
-            Way(Retire, "Retire the machine", (double)model.Worth, 0, 0, null, 0, "Its worth is what is lost.", true, 0),
-        ];
+        var ways = new Priced(model, store, numbers, benchPerHour, years).All();
         // To retire it is what is left when nothing else pays, never what is advised: what another machine costs is not in it.
-        return [.. ways.OrderByDescending(w => w.IsOpen).ThenBy(w => w.Id == Retire).ThenBy(w => w.PerYear)];
+        List<WasteWay> ordered = [.. ways.OrderByDescending(w => w.IsOpen).ThenBy(w => w.Id == Retire).ThenBy(w => w.PerYear)];
+        var cycle = store.PointsPerDay is > 0 and var points ? store.History.CounterLimitPct / points : (double?)null;
+        return [.. ordered.Select(w => Against(ordered[0], w, years, cycle))];
+    }
 
-        static double? Least(double? a, double? b) => a is { } x && b is { } y ? Math.Min(x, y) : a ?? b;
+    /// <summary>The way that the shop's school goes, whatever the numbers say; null where no school speaks of such a store.</summary>
+    /// <param name="model">The model.</param>
+    /// <param name="chosen">Options that are followed, by school.</param>
+    /// <param name="numbers">House numbers.</param>
+    public static (string School, string Option, string Way)? BySchool(
+        MachineModel model,
+        IReadOnlyDictionary<string, string> chosen,
+        WasteNumbers numbers
+    ) =>
+        numbers.Schools.GetValueOrDefault(model.Axes.GetValueOrDefault("waste") ?? "") is { } school
+        && chosen.GetValueOrDefault(school.School) is { } option
+        && school.Ways.GetValueOrDefault(option) is { } way
+            ? (school.School, option, way)
+            : null;
 
-        WasteWay Way(
+    // Two lines, money over time: what is dearer in the long run may be cheaper until they cross.
+    private static WasteWay Against(WasteWay first, WasteWay way, double years, double? cycle)
+    {
+        if (ReferenceEquals(first, way) || !way.IsOpen || !first.IsOpen || way.Id == Retire)
+            return way;
+        double Rate(WasteWay w) => ((w.PerYear * years) - w.Today) / (years * DaysPerYear);
+        var (more, slower) = (first.Today - way.Today, Rate(way) - Rate(first));
+        return more > 0 && slower > 0 ? way with { CheaperUntilDays = more / slower, CheaperUntilRuns = more / slower / cycle } : way;
+    }
+
+    // The ways with their prices.
+    private sealed class Priced(MachineModel model, StoreOnMachine store, WasteNumbers numbers, double benchPerHour, double years)
+    {
+        private readonly WasteFigures waste = model.Waste!;
+        private readonly WasteWayNumbers prices = numbers.Ways;
+        private readonly bool pads = model.Axes.GetValueOrDefault("waste") == Pads;
+
+        private double Inflow => (store.PointsPerDay ?? 0) * waste.GramsPerPoint;
+
+        private double? Cycle => store.PointsPerDay is > 0 and var points ? store.History.CounterLimitPct / points : null;
+
+        // A box's chip is set anew by a hand tool that is bought once; a machine's counter by a key that is spent.
+        private double Tool => pads ? 0 : prices.BoxTool;
+
+        private double Key => pads ? prices.KeyPrice : 0;
+
+        private double ResetCost => Key + Hands(prices.ResetMin);
+
+        public List<WasteWay> All()
+        {
+            var history = store.History;
+            var (fresh, washed) = (Lasts(history.SafeG), Lasts(history.SafeG - (history.TareG * numbers.WashedLeft)));
+            var room = store.Estimate?.Room.Best ?? 0;
+            var runs = fresh is { } days && Cycle is { } run ? Math.Floor(days / run) : 0;
+            var bottle = Inflow <= 0 ? null : (double?)(numbers.BottleMl * numbers.BottleEmptyPct / 100 * numbers.GramsPerMl / Inflow);
+            var renewMin = pads ? prices.PadsMin : prices.BoxMin;
+            var renewed = pads ? "New pads" : "A new one";
+            return
+            [
+                Way("reset", "Reset alone", Key, prices.ResetMin, 0, Least(Cycle, Lasts(room)), room > 0) with
+                {
+                    Why = room > 0 ? "" : "No room: it would overflow.",
+                },
+                Way("renew", $"{renewed} at every stop", (double)waste.Price + Key, renewMin, 0, Least(Cycle, fresh), true),
+                Way(
+                    "renew-reset",
+                    runs > 1 ? $"{renewed}, and {runs:0} resets before the next" : $"{renewed} when the store is full",
+                    (double)waste.Price + Key,
+                    renewMin,
+                    0,
+                    fresh,
+                    true,
+                    once: Tool,
+                    between: true,
+                    spares: true
+                ),
+                Way(
+                    "wash",
+                    pads ? "Wash and dry the pads" : "Refurbish it: wash, dry, reset",
+                    prices.WashFluid + Key,
+                    prices.WashMin,
+                    prices.DryHours,
+                    washed,
+                    true,
+                    once: Tool,
+                    between: true,
+                    spares: true
+                ) with
+                {
+                    Why = "No printing while they dry.",
+                },
+                Way(
+                    "bottle",
+                    "Outside bottle",
+                    0,
+                    waste.Bottle == Cut ? prices.BottleCutMin : prices.BottleMin,
+                    0,
+                    bottle,
+                    waste.Bottle != "no",
+                    once: prices.BottlePrice,
+                    between: true,
+                    spares: true,
+                    again: prices.EmptyMin
+                ) with
+                {
+                    Why =
+                        waste.Bottle == Cut ? "Only with cutting: the owner's word first."
+                        : waste.Bottle == "no" ? "Not on this model."
+                        : "Emptied whenever it is due.",
+                },
+                Way(
+                    "workshop",
+                    "An outside workshop",
+                    prices.WorkshopPrice,
+                    prices.WorkshopMin,
+                    prices.WorkshopHours,
+                    fresh,
+                    true,
+                    between: true
+                ),
+                Way(Retire, "Retire the machine", (double)model.Worth, 0, 0, null, true) with
+                {
+                    Why = "Its worth is what is lost.",
+                },
+            ];
+        }
+
+        // Room over what stays of a day's inflow once what can dry has dried.
+        private double? Lasts(double room)
+        {
+            var kept = Inflow * (1 - numbers.VolatileShare);
+            return kept <= 0 ? null : Math.Max(0, room) / kept;
+        }
+
+        private double Hands(double minutes) => minutes / MinutesPerHour * benchPerHour;
+
+        private WasteWay Way(
             string id,
             string name,
             double parts,
             double hands,
             double wait,
             double? lasts,
-            double spared,
-            string why,
             bool open,
-            double risk,
+            double once = 0,
+            bool between = false,
+            bool spares = false,
             double? again = null
         )
         {
-            var today = parts + (hands / MinutesPerHour * benchPerHour);
-            var times = lasts is > 0 and var days ? Math.Max(1, years * DaysPerYear / days) : 1;
+            var horizon = years * DaysPerYear;
+            var today = once + parts + Hands(hands);
+            var times = lasts is > 0 and var days ? Math.Max(1, horizon / days) : 1;
             // Done once more costs the same, but for what is bought once.
-            var next = again is { } min ? min / MinutesPerHour * benchPerHour : today;
-            var perYear = (today + (next * (times - 1)) + (risk * times)) / years;
-            return new WasteWay(id, name, today, hands, wait, lasts, perYear, spared * times / years, why, open);
+            var next = again is { } min ? Hands(min) : parts + Hands(hands);
+            // While it lasts the counter stops the machine all the same: each stop but the last is a reset.
+            var resets = between && Cycle is { } run ? Math.Max(0, (horizon / run) - (again is null ? times : 0)) : 0;
+            var (room, safe) = (store.Estimate?.Room.Best ?? 0, store.History.SafeG);
+            var risk = id == "reset" ? prices.OverflowPrice * Math.Clamp(1 - (room / safe), 0, 1) : 0;
+            var perYear = (today + (next * (times - 1)) + (resets * ResetCost) + (risk * times)) / years;
+            // Against one thrown away at every stop.
+            var stops = Least(Cycle, Lasts(safe)) is > 0 and var stop ? Math.Max(1, horizon / stop) : 1;
+            var thrown = id == "renew-reset" ? times : 0;
+            return new WasteWay(id, name, today, hands, wait, lasts, perYear, spares ? Math.Max(0, stops - thrown) / years : 0, "", open);
         }
+
+        private static double? Least(double? a, double? b) => a is { } x && b is { } y ? Math.Min(x, y) : a ?? b;
     }
 }

@@ -14,6 +14,8 @@ public static class WasteWords
             return "What is on record cannot be: look at its weighings.";
         if (!store.IsKnown)
             return "Nobody weighed it here, and nobody renewed it: the counter alone says nothing of its mass.";
+        if (Twin(store, numbers) is { } twin)
+            return twin;
         if (now.Room.Best <= 0)
             return "It is at the mass it is used to: a reset without service would overflow.";
         var share = (now.Mass.Best - store.History.TareG) / store.History.SafeG;
@@ -27,5 +29,20 @@ public static class WasteWords
                 $"The store is further than the counter: {share:P0} of what it is used to, the counter at {counter.Pct:0}\u2009%.",
             _ => "Counter and store are about as far as each other.",
         };
+    }
+
+    // The counter is a fact of the machine and not of its pads: what was done to one alone leaves the other.
+    private static string? Twin(StoreOnMachine store, WasteNumbers numbers)
+    {
+        var moments = store.Moments.ToList();
+        var (reset, seen) = (moments.FindLastIndex(m => m.What is WasteEvent.Reset), moments.FindLastIndex(m => m.What.IsService));
+        var stopped = store.Counter is { } counter && counter.Pct >= store.History.CounterLimitPct;
+        // What ran to its stop after the service is full again; what was at its stop then, or was read so on that visit, is not.
+        var stop = moments.FindIndex(reset + 1, m => m.What is WasteEvent.CounterRead r && r.Pct >= store.History.CounterLimitPct);
+        if (stopped && seen > reset && (moments[stop].At - moments[seen].At).TotalDays < numbers.UseFromDays)
+            return "The store was seen to, and the stop is still on: it wants a reset, not another store.";
+        return !stopped && reset >= 0 && seen < 0 && store.Estimate!.Room.Low <= 0
+            ? "The counter was set anew with the old store in: it may be full all the same. The store is due, not the counter."
+            : null;
     }
 }

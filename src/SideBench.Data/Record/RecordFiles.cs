@@ -58,8 +58,8 @@ public static class RecordFiles
             ["body"] = JsonNode.Parse(EntryCodec.Write(entry.Body)),
         };
 
-    // A sheet program takes a field that begins with one of these for a formula.
-    private static string Field(string text)
+    /// <summary>A field of a table: quoted where it must be. A sheet program takes one that begins like a sum for a formula.</summary>
+    public static string Field(string text)
     {
         var safe = text.Length > 0 && "=+-@\t\r".Contains(text[0]) ? "'" + text : text;
         return safe.AsSpan().IndexOfAny(",\"\r\n") >= 0 ? $"\"{safe.Replace("\"", "\"\"")}\"" : safe;

@@ -4,8 +4,10 @@ using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
+using SideBench.Core.Record;
 using SideBench.Core.Shelf;
 using SideBench.Core.Simulation;
+using SideBench.Core.Waste;
 using SideBench.Data.Bulk;
 using SideBench.Data.Machines;
 using SideBench.Data.People;
@@ -86,18 +88,33 @@ public static class DemoLoad
             Came("board", "Reset board", "Tolling Broadside 44", 1, 64, "RB-9", 4),
             Came("pads", "Pad set, right bay", "Tolling Folio 3", 2, 28),
         ];
+        // One waste box used, one dry beside it.
+        EntryBody[] told =
+        [
+            new BoxCame("ST-1", "pellow-six-tank", 97, ""),
+            new BoxTold("ST-1", "weighed", 168, ""),
+            new BoxCame("ST-2", "pellow-six-tank", 98.5, "of a machine that was scrapped"),
+            new BoxTold("ST-2", "weighed", 101, ""),
+            new LocalRules("Pads and ink to the council’s yard, lidded, on Fridays; never down the drain."),
+        ];
         var keeping = new StockKeeping([], books.Shop.Numbers.Of<ShelfNumbers>());
         var key = Guid.NewGuid();
         return desk.OnShop(
             new Asked(new Write(key, $"{key}", person.Id, person.Name, books.Now), 0),
-            _ => came.SelectMany(c => keeping.Come(c).Value).ToList(),
+            _ => came.SelectMany(c => keeping.Come(c).Value).Concat(told).ToList(),
             cancel
         );
     }
 
     /// <summary>What a made-up world is made with.</summary>
     public static DemoNumbers NumbersOf(Packs.Shop shop) =>
-        new(shop.Numbers.Of<Handling>(), shop.Numbers.Of<SheetNumbers>().Pattern, shop.Printers, shop.Numbers.Of<InkNumbers>());
+        new(
+            shop.Numbers.Of<Handling>(),
+            shop.Numbers.Of<SheetNumbers>().Pattern,
+            shop.Printers,
+            shop.Numbers.Of<InkNumbers>(),
+            shop.Numbers.Of<WasteNumbers>()
+        );
 
     private static async Task Load(
         NpgsqlConnection connection,

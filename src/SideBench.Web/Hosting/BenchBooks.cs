@@ -21,7 +21,7 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
     private const int CasesKept = 400;
     private readonly MemoryCache cases = new(new MemoryCacheOptions { SizeLimit = CasesKept });
     private readonly SemaphoreSlim loading = new(1, 1);
-    private volatile BookStand stand = new(shop, crafts, ShopState.New, 0, []);
+    private volatile BookStand stand = new(shop, crafts, ShopState.New, [], []);
 
     /// <summary>What the packs say, with the shop's edits in the book.</summary>
     public Shop Shop => stand.Shop;
@@ -31,6 +31,9 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
 
     /// <summary>Where the shop stands.</summary>
     public ShopState State => stand.State;
+
+    /// <summary>Lines about the shop itself that stand, oldest first.</summary>
+    public IEnumerable<Entry> ShopLines => TakenBack.Without(stand.Lines);
 
     /// <summary>Number of lines about the shop itself.</summary>
     public int Version => stand.Version;
@@ -51,7 +54,7 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
             var lines = await entries.OfShop(cancel);
             var counts = await verdicts.Counts(cancel);
             if (!stand.Says(lines.Count, counts))
-                stand = new BookStand(stand.Packs, crafts, ShopState.Of(lines), lines.Count, counts, stand);
+                stand = new BookStand(stand.Packs, crafts, ShopState.Of(lines), lines, counts, stand);
         }
         finally
         {

@@ -20,14 +20,14 @@ internal sealed class BookStand
     /// <param name="packs">What the packs say.</param>
     /// <param name="crafts">The crafts that are plugged in.</param>
     /// <param name="state">Where the shop stands.</param>
-    /// <param name="version">Number of lines about the shop itself.</param>
+    /// <param name="lines">Lines about the shop itself, oldest first.</param>
     /// <param name="verdicts">What closed jobs turned out to be.</param>
     /// <param name="before">The stand before, whose books are kept when packs and edits are the same; null for the first.</param>
     public BookStand(
         Shop packs,
         Crafts crafts,
         ShopState state,
-        int version,
+        IReadOnlyList<Entry> lines,
         IReadOnlyList<VerdictCount> verdicts,
         BookStand? before = null
     )
@@ -37,7 +37,7 @@ internal sealed class BookStand
         this.crafts = crafts;
         Packs = packs;
         State = state;
-        Version = version;
+        Lines = lines;
         Verdicts = verdicts;
         Shop = same ? before!.Shop : packs with { Book = BookEdits.Apply(packs.Book, state.Edits) };
         counts = verdicts.ToLookup(v => (v.Model, v.Complaint));
@@ -55,8 +55,11 @@ internal sealed class BookStand
     /// <summary>Where the shop stands.</summary>
     public ShopState State { get; }
 
+    /// <summary>Lines about the shop itself, oldest first.</summary>
+    public IReadOnlyList<Entry> Lines { get; }
+
     /// <summary>Number of lines about the shop itself.</summary>
-    public int Version { get; }
+    public int Version => Lines.Count;
 
     /// <summary>What closed jobs turned out to be.</summary>
     public IReadOnlyList<VerdictCount> Verdicts { get; }
@@ -66,7 +69,7 @@ internal sealed class BookStand
         version == Version && verdicts.ToHashSet().SetEquals(Verdicts);
 
     /// <summary>The same with other packs.</summary>
-    public BookStand With(Shop packs) => new(packs, crafts, State, Version, Verdicts);
+    public BookStand With(Shop packs) => new(packs, crafts, State, Lines, Verdicts);
 
     /// <summary>One thread of a job with its book.</summary>
     public Outcome<JobCase> Case(MachineCase machine, IReadOnlyList<Entry> entries, int thread, DateOnly today)

@@ -1,5 +1,6 @@
 using SideBench.Core.HeadCare;
 using SideBench.Core.Ink;
+using SideBench.Core.Waste;
 using SideBench.Devices.ResetService;
 using SideBench.Web.Features.Estimates;
 using SideBench.Web.Features.HeadCare;
@@ -26,12 +27,13 @@ public static class WebCrafts
         new WebCraft("StripDown", routes => routes.MapStripDown()),
         new WebCraft("HeadCare", routes => routes.MapHeadCare())
         {
-            Advises = (job, shop, now) => HeadAdvice.On(job, shop.Numbers.Of<HeadCareNumbers>(), shop.Numbers.Of<InkNumbers>(), now),
+            Advises = (job, shop, now) =>
+                HeadAdvice.On(job, shop.Numbers.Of<HeadCareNumbers>(), shop.Numbers.Of<InkNumbers>(), shop.Numbers.Of<WasteNumbers>(), now),
         },
         new WebCraft("Ink", routes => routes.MapInk()) { Services = services => services.AddSingleton<ScaleDesk>() },
         new WebCraft("Waste", routes => routes.MapWaste())
         {
-            Services = services => services.AddSingleton<IResetService, ResetServiceStandIn>(),
+            Services = services => services.AddSingleton<IResetService, ResetServiceStandIn>().AddSingleton<WasteDesk>(),
         },
         new WebCraft("Shelf", routes => routes.MapShelf()) { Services = services => services.AddSingleton<ShelfDesk>() },
         new WebCraft("Sums", routes => routes.MapSums()),

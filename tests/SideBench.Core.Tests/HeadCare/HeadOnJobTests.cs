@@ -4,6 +4,7 @@ using SideBench.Core.Ink;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
+using SideBench.Core.Waste;
 using Xunit;
 
 namespace SideBench.Core.Tests.HeadCare;
@@ -13,6 +14,7 @@ public class HeadOnJobTests
 {
     private const string Quartet = "marram-quartet-a4";
     private static readonly InkNumbers Ink = TestShop.Shop.Numbers.Of<InkNumbers>();
+    private static readonly WasteNumbers Store = TestShop.Shop.Numbers.Of<WasteNumbers>();
     private static readonly HeadCareNumbers House = TestShop.Shop.Numbers.Of<HeadCareNumbers>();
 
     [Fact]
@@ -34,7 +36,7 @@ public class HeadOnJobTests
         Assert.Empty(black.Head.Done);
         Assert.Equal(1, head.Case.Limits.RowSoFar);
         // A head that stood for hours has rested.
-        Assert.Equal(0, HeadOnJob.Of(TestShop.Case(job), House, Ink, TestShop.Now.AddHours(9))!.Case.Limits.RowSoFar);
+        Assert.Equal(0, HeadOnJob.Of(TestShop.Case(job), House, Ink, Store, TestShop.Now.AddHours(9))!.Case.Limits.RowSoFar);
     }
 
     [Fact]
@@ -197,7 +199,7 @@ public class HeadOnJobTests
     {
         while (true)
         {
-            var said = HeadAdvice.On(TestShop.Case(job), House, Ink, TestShop.Now.AddMinutes(job.Count));
+            var said = HeadAdvice.On(TestShop.Case(job), House, Ink, Store, TestShop.Now.AddMinutes(job.Count));
             if (said is not { Kind: AdviceKind.Find, Chosen.Step: Finding finding })
                 return said;
             TestShop.Answer(job, finding.Id, finding.Outcomes[finding.Sound.ToList().IndexOf(finding.Sound.Max())].Id);
@@ -224,7 +226,8 @@ public class HeadOnJobTests
             refused.Problems.Select(p => (p.Code, p.Path)).Single();
     }
 
-    private static HeadOnJob? Head(List<Entry> job) => HeadOnJob.Of(TestShop.Case(job), House, Ink, TestShop.Now.AddMinutes(job.Count));
+    private static HeadOnJob? Head(List<Entry> job) =>
+        HeadOnJob.Of(TestShop.Case(job), House, Ink, Store, TestShop.Now.AddMinutes(job.Count));
 
     private static void Mend(List<Entry> job, string repair, int[] slots) =>
         TestShop.Add(job, BenchWork.Mend(TestShop.Case(job), repair, null, "", () => $"t{job.Count}", slots));

@@ -138,7 +138,6 @@ public class StoreOnJobTests
         var job = new OnBench(Folio);
         Assert.Equal(("out-of-range", "/before"), Of(job.Try(w => w.Reset(Told("full", 132, 0), []))));
         Assert.Equal(("no-bottle", "/what"), Of(new OnBench("pellow-mono-pair").Try(w => w.Tell("bottle-fitted", 500, null, null))));
-        Assert.Equal(("box-elsewhere", "/box"), Of(job.Try(w => w.Tell("renewed", null, "B-2", null, "PS-1"))));
         Assert.Equal(("out-of-range", "/kg"), Of(job.Try(w => w.HandIn("pads", 0, "council"))));
     }
 
@@ -167,19 +166,120 @@ public class StoreOnJobTests
         var ways = WasteWays.Of(job.Model, job.Store, House, 28, 3);
         var open = ways.Where(w => w.IsOpen).ToList();
         Assert.Equal(open.Where(w => w.Id != "retire").OrderBy(w => w.PerYear).Select(w => w.Id).Append("retire"), open.Select(w => w.Id));
-        var (renew, wash) = (ways.Single(w => w.Id == "renew"), ways.Single(w => w.Id == "wash"));
-        // 0.3 points of 1.25 g a day, of which 0.6 dries: 0.15 g. Of 128.8 g: 859 days; washed pads hold a little less.
-        Assert.InRange(renew.LastsDays!.Value, 830, 890);
-        Assert.True(wash.LastsDays < renew.LastsDays && wash.Spared > 0 && renew.Spared == 0);
-        Assert.Equal(14 + 8 + (26 / 60.0 * 28), renew.Today, 6);
-        // Done once and a bit more in three years.
-        Assert.Equal(renew.Today * 3 * 365.25 / renew.LastsDays.Value / 3, renew.PerYear, 6);
+        WasteWay Of(string id) => ways.Single(w => w.Id == id);
+        // 0.3 points of 1.25 g a day, of which 0.6 dries: 0.15 g. Of 128.8 g: 859 days; the counter stops it every 333.
+        Assert.InRange(Of("renew-reset").LastsDays!.Value, 830, 890);
+        Assert.InRange(Of("renew").LastsDays!.Value, 320, 345);
+        Assert.StartsWith("New pads, and 2 resets", Of("renew-reset").Name, StringComparison.Ordinal);
+        Assert.True(Of("wash").LastsDays < Of("renew-reset").LastsDays && Of("wash").Spared > 0 && Of("renew").Spared == 0);
+        Assert.Equal(14 + 8 + (26 / 60.0 * 28), Of("renew").Today, 6);
+        Assert.Equal(Of("renew").Today / Of("renew").LastsDays!.Value * 365.25, Of("renew").PerYear, 6);
+        // Pads once in 859 days, and of a stop every 333 days the others by a reset: 8 and 12 min.
+        var (times, stops) = (3 * 365.25 / Of("renew-reset").LastsDays!.Value, 3 * 365.25 / Of("renew").LastsDays!.Value);
+        Assert.Equal(((times * Of("renew").Today) + ((stops - times) * (8 + (12 / 60.0 * 28)))) / 3, Of("renew-reset").PerYear, 6);
         Assert.False(
             WasteWays.Of(TestShop.Shop.Models["pellow-mono-pair"], new OnBench("pellow-mono-pair").Store, House, 28, 3)[^1].IsOpen
         );
         // A full store is not reset alone.
         var full = new OnBench(Folio).Count(0).Later(300).Count(100).Tell(w => w.Tell("weighed", 200, null, null));
         Assert.False(WasteWays.Of(full.Model, full.Store, House, 28, 3).Single(w => w.Id == "reset").IsOpen);
+    }
+
+    [Fact]
+    public void WhatIsDearerToday_SaysUntilWhenTheOtherIsCheaper()
+    {
+        // A bottle costs its kit and an hour once; a renewal comes again at every stop.
+        var job = new OnBench("pellow-six-tank").Count(0).Later(100).Count(80).Tell(w => w.Tell("weighed", 150, null, null));
+        var ways = WasteWays.Of(job.Model, job.Store, House, 28, 5);
+        double At(WasteWay w, double days) => w.Today + (((w.PerYear * 5) - w.Today) * days / (5 * 365.25));
+        var some = ways.Where(w => w.CheaperUntilDays is not null).ToList();
+        Assert.NotEmpty(some);
+        Assert.All(some, w => Assert.Equal(At(ways[0], w.CheaperUntilDays!.Value), At(w, w.CheaperUntilDays.Value), 6));
+        Assert.All(some, w => Assert.True(w.Today < ways[0].Today && w.PerYear > ways[0].PerYear));
+        Assert.All(some, w => Assert.Equal(w.CheaperUntilDays!.Value * job.Store.PointsPerDay!.Value / 100, w.CheaperUntilRuns!.Value, 6));
+        // The hand tool is bought once: what needs it costs less than twice as much when done twice.
+        Assert.Equal(24 + 2 + (55 / 60.0 * 28), ways.Single(w => w.Id == "wash").Today, 6);
+    }
+
+    [Fact]
+    public void School_AndNumbers_AreBothSaid()
+    {
+        var model = TestShop.Shop.Models[Folio];
+        Assert.Equal(
+            ("pads-full", "weigh", "reset"),
+            WasteWays.BySchool(model, new Dictionary<string, string> { ["pads-full"] = "weigh" }, House)
+        );
+        Assert.Null(WasteWays.BySchool(model, new Dictionary<string, string>(), House));
+    }
+
+    [Fact]
+    public void CounterAndStore_AreTwoThings_AndBothAreSaid()
+    {
+        var job = new OnBench(Folio).Count(100).Tell(w => w.Tell("renewed", null, null, null));
+        Assert.Contains("wants a reset, not another store", WasteWords.Gap(job.Store, House), StringComparison.Ordinal);
+        job = new OnBench(Folio).Tell(w => w.Tell("weighed", 190, null, null));
+        job.Tell(w => w.Reset(Told("full", 100, 0) with { Despite = "x", IsTold = true }, []));
+        Assert.Contains("The store is due, not the counter", WasteWords.Gap(job.Store, House), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void WeighingsThatCannotBe_AreDoubted()
+    {
+        var job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null)).Count(0).Later(100).Count(20);
+        // 25 g came in at most times 2.7: 150 g cannot be; 20 can.
+        job.Tell(w => w.Tell("weighed", 57 + 20, null, null));
+        Assert.Empty(job.Store.Estimate!.Doubts);
+        job.Tell(w => w.Tell("weighed", 57 + 90, null, null));
+        Assert.Contains("more than can have come in", Assert.Single(job.Store.Estimate!.Doubts).Says, StringComparison.Ordinal);
+        // Of 90 g at least a tenth stays for good.
+        job.Later(400).Tell(w => w.Tell("weighed", 57, null, null));
+        Assert.Contains(job.Store.Estimate!.Doubts, d => d.Says.Contains("less than can have dried", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void CautiousRoom_IsOnTheFullSideOfTheBelief_AndNothingWithoutAScale()
+    {
+        var job = new OnBench(Folio).Count(10);
+        Assert.Null(job.Cautious);
+        job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null)).Count(0).Later(200).Count(60);
+        var room = job.Store.Estimate!.Room;
+        Assert.InRange(job.Cautious!.Value, room.Low - 15, room.Best);
+        Assert.Equal("no", Full(job));
+        job.Later(300).Count(100).Tell(w => w.Tell("weighed", 57 + 140, null, null));
+        Assert.Equal("yes", Full(job));
+        // A bottle takes what comes: the pads say nothing any more.
+        job = new OnBench(Duo).Tell(w => w.Tell("weighed", 160, null, null)).Tell(w => w.Tell("bottle-fitted", 500, null, null));
+        Assert.Null(job.Cautious);
+
+        static string? Full(OnBench job) => WasteFacts.OnModel(job.Model, job.State, House, job.Now).SingleOrDefault()?.Word;
+    }
+
+    [Fact]
+    public void HandOver_SaysTheNextDay_ByItsEarlyEnd()
+    {
+        var job = new OnBench(Folio).Count(0);
+        Assert.Empty(WasteDue.OnPaper(job.Model, job.State, House, job.Now).Watch);
+        job.Later(100).Count(60);
+        var stop = job.Store.Estimate!.CounterFullOn;
+        var due = WasteDue.Of(job.Store, job.Now)!;
+        Assert.Equal(new[] { stop.Early, job.Store.Estimate.StoreFullOn.Early }.Min(), due.On);
+        Assert.EndsWith(
+            $"not before {due.On:d MMM yyyy}.",
+            WasteDue.OnPaper(job.Model, job.State, House, job.Now).Watch.Single(),
+            StringComparison.Ordinal
+        );
+        job = new OnBench(Duo).Count(0).Tell(w => w.Tell("bottle-fitted", 500, null, null)).Later(100).Count(50);
+        Assert.StartsWith("Outside bottle: empty it at 225", WasteDue.Of(job.Store, job.Now)!.Says, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void ATrial_HalvesWhatItShowed_UntilOtherPadsAreIn()
+    {
+        var job = new OnBench(Folio).Tell(w => w.Tell("trial", 120, null, null));
+        Assert.Equal(60, job.Store.History.SafeG);
+        job.Tell(w => w.Tell("renewed", null, null, null));
+        Assert.Equal(161 * 0.8, job.Store.History.SafeG, 6);
+        Assert.Equal(("out-of-range", "/amount"), Of(job.Try(w => w.Tell("trial", 2, null, null))));
     }
 
     [Fact]
@@ -248,7 +348,9 @@ public class StoreOnJobTests
 
         public StoreOnMachine Store => StoreOnMachine.Of(Model, Machine, House, Now)!;
 
-        private DateTimeOffset Now => TestShop.Now.AddMinutes(Lines.Count + 1) + later;
+        public double? Cautious => StoreOnMachine.CautiousRoom(Model, Machine, House, Now);
+
+        public DateTimeOffset Now => TestShop.Now.AddMinutes(Lines.Count + 1) + later;
 
         public Outcome<IReadOnlyList<EntryBody>> Try(Func<WasteKeeping, Outcome<IReadOnlyList<EntryBody>>> tells) =>
             tells(new WasteKeeping(Model, State, House, Now));

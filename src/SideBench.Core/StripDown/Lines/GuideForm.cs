@@ -35,6 +35,10 @@ internal static class GuideForm
             to.Part("makes", part => StoreMakes(part, makes));
         if (step.Does.Count > 0)
             to.Parts("does", step.Does, StoreDoes);
+        if (step.Disposes)
+            to.Flag("disposes", true);
+        if (step.Drawing.Length > 0)
+            to.Text("drawing", step.Drawing);
     }
 
     public static GuideStep ReadStep(FieldReader from) =>
@@ -49,6 +53,8 @@ internal static class GuideForm
         {
             Cautions = from.Texts("cautions"),
             Sign = from.TextOrNull("sign") ?? "",
+            Drawing = from.TextOrNull("drawing") ?? "",
+            Disposes = from.Has("disposes") && from.Flag("disposes"),
             Puts = from.Parts("puts", ReadPut),
             Takes = from.Texts("takes"),
             Measure = from.Part("measure") is { } m

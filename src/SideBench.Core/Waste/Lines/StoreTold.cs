@@ -1,17 +1,27 @@
+using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.Waste;
 
 /// <summary>Something was done to a waste store, or seen of it.</summary>
-/// <param name="What">weighed, renewed, washed, emptied, bottle-fitted or bottle-seen.</param>
-/// <param name="Amount">g with its own mass for weighed and washed, ml for bottles; null where there is none.</param>
+/// <param name="What">counter-read, weighed, renewed, washed, box-in, trial, emptied, bottle-fitted or bottle-seen.</param>
+/// <param name="Amount">% for counter-read, g with its own mass from a scale, ml for trials and bottles; null where there is none.</param>
 /// <param name="Box">The tag of the box that is in from now on; empty when it has none.</param>
 /// <param name="Note">What else was told; empty when nothing.</param>
 /// <param name="Minutes">Bench time, min.</param>
 /// <param name="Cost">Parts, in the shop's currency.</param>
 public sealed record StoreTold(string What, double? Amount, string Box, string Note, double Minutes, decimal Cost) : EntryBody
 {
-    /// <summary>A reset that nothing of this was done for is lifted by these.</summary>
+    /// <summary>The counter was read, and nothing else done.</summary>
+    public const string CounterRead = "counter-read";
+
+    /// <summary>A box with a tag went in.</summary>
+    public const string BoxIn = "box-in";
+
+    /// <summary>What it holds was tried with water.</summary>
+    public const string Trial = "trial";
+
+    /// <summary>A reset that nothing of this was done for is lifted by these, and by a dry box.</summary>
     public static readonly IReadOnlyList<string> Services = ["renewed", "washed", "emptied", "bottle-fitted"];
 
     public static readonly EntryKind Form = new(
@@ -24,32 +34,63 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
             from.Number("minutes"),
             from.Amount("cost")
         )
+        {
+            Swap = from.Part("swap") is { } swap
+                ? new BoxSwap(
+                    swap.Number("tareG"),
+                    swap.NumberOrNull("safeG"),
+                    swap.Flag("isDry"),
+                    swap.Text("out"),
+                    swap.NumberOrNull("outG")
+                )
+                : null,
+        }
     );
+
+    /// <summary>What is known of a box that went in, and of the one that came out; null when none was put in.</summary>
+    public BoxSwap? Swap { get; init; }
 
     public override EntryKind Kind => Form;
 
-    public override IEnumerable<string> FoundBy => [Box];
+    public override IEnumerable<string> FoundBy => Swap is { Out.Length: > 0 } ? [Box, Swap.Out] : [Box];
 
     public override string Says =>
         What switch
         {
+            CounterRead => $"Waste counter read: {Amount:0.#}\u2009%",
             "weighed" => $"Waste store weighed: {Amount:0.#}\u2009g",
             "renewed" => "Waste store renewed",
             "washed" => $"Waste pads washed and dried: {Amount:0.#}\u2009g",
+            BoxIn => $"Waste box put in, {(Swap is { IsDry: true } ? "dry, " : "")}{Amount:0.#}\u2009g",
+            Trial => $"Bench trial: wet at the top after {Amount:0.#}\u2009ml of water",
             "emptied" => $"Waste bottle emptied{(Amount > 0 ? $", {Amount:0}\u2009ml stay in it" : "")}",
             "bottle-fitted" => $"Outside bottle fitted, {Amount:0}\u2009ml",
             _ => $"Waste bottle looked at: {Amount:0}\u2009ml in it",
         }
         + (Box.Length > 0 ? $", box {Box} is in" : "")
+        + (Swap is { Out.Length: > 0 } swap ? $", {swap.Out} came out{(swap.OutG is { } g ? $" with {g:0.#}\u2009g" : "")}" : "")
         + (Note.Length > 0 ? $"; {Note}" : "");
 
     public override Effect Effect =>
         new()
         {
-            Hands = Quantities.Minutes.Of(Minutes),
+            Hands = Core.Quantities.Minutes.Of(Minutes),
             Parts = Cost,
-            Stores = [new StoreHappening(Change, Amount, Box)],
-            Modifications = Services.Contains(What) ? [new Modification(CounterReset.Unserviced, "", null, "")] : [],
+            Readings = What == CounterRead && Amount is { } pct ? [new Reading(CounterRead, pct, Reading.OfCounter, "read")] : [],
+            Stores =
+                What == CounterRead
+                    ? []
+                    :
+                    [
+                        new StoreHappening(Change, Amount, Box)
+                        {
+                            TareG = Swap?.TareG,
+                            SafeG = Swap?.SafeG,
+                            IsDry = Swap is { IsDry: true },
+                        },
+                    ],
+            Modifications =
+                Services.Contains(What) || Swap is { IsDry: true } ? [new Modification(CounterReset.Unserviced, "", null, "")] : [],
         };
 
     private StoreChange Change =>
@@ -58,6 +99,8 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
             "weighed" => StoreChange.Weighed,
             "renewed" => StoreChange.Renewed,
             "washed" => StoreChange.Washed,
+            BoxIn => StoreChange.BoxIn,
+            Trial => StoreChange.Trial,
             "emptied" => StoreChange.Emptied,
             "bottle-fitted" => StoreChange.BottleFitted,
             _ => StoreChange.BottleSeen,
@@ -71,5 +114,26 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
         to.Text("note", Note);
         to.Number("minutes", Minutes);
         to.Amount("cost", Cost);
+        if (Swap is { } swap)
+            to.Part("swap", swap.Store);
+    }
+}
+
+/// <summary>One box out, another in.</summary>
+/// <param name="TareG">What the one that went in weighs dry, g.</param>
+/// <param name="SafeG">What it is used to by its own trial, g above dry; null when it had none.</param>
+/// <param name="IsDry">Whether it was dry.</param>
+/// <param name="Out">The tag of the one that came out; empty when it had none.</param>
+/// <param name="OutG">What that weighed, g with its own mass; null when nobody weighed it.</param>
+public sealed record BoxSwap(double TareG, double? SafeG, bool IsDry, string Out, double? OutG)
+{
+    /// <summary>Stores it.</summary>
+    internal void Store(FieldWriter to)
+    {
+        to.Number("tareG", TareG);
+        to.Number("safeG", SafeG);
+        to.Flag("isDry", IsDry);
+        to.Text("out", Out);
+        to.Number("outG", OutG);
     }
 }

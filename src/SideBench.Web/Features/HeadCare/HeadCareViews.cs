@@ -6,6 +6,7 @@ using SideBench.Core.Nozzles;
 using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
+using SideBench.Core.Waste;
 using SideBench.Data.Jobs;
 using SideBench.Packs;
 
@@ -22,7 +23,7 @@ public static class HeadCareViews
     {
         var model = job.Book.Model;
         var (numbers, guides) = (shop.Numbers.Of<HeadCareNumbers>(), shop.GuidesFor(model));
-        var head = HeadOnJob.Of(job, numbers, shop.Numbers.Of<InkNumbers>(), now);
+        var head = HeadOnJob.Of(job, numbers, shop.Numbers.Of<InkNumbers>(), shop.Numbers.Of<WasteNumbers>(), now);
         var plan = head is null ? null : HeadPlan.Of(head.Case);
         var counter = job.State.Counter?.Pct ?? job.State.Machine.Counter?.Reading.Counter?.Pct;
         var steps = plan is null ? [] : Steps(plan, counter);

@@ -194,8 +194,8 @@ public static class JobsEndpoints
         );
         jobs.MapGet(
                 "/hand-over",
-                async (long id, JobDesk desk, CancellationToken cancel) =>
-                    (await desk.Look(id, null, (loaded, job) => Papers.HandOver(loaded.Row, job), cancel)).ToResult()
+                async (long id, JobDesk desk, BenchBooks books, CancellationToken cancel) =>
+                    (await desk.Look(id, null, (loaded, job) => Papers.HandOver(loaded.Row, job, books), cancel)).ToResult()
             )
             .Produces<HandOverView>()
             .Described("getHandOverSheet", "The sheet that goes home with the machine.")

@@ -2,6 +2,7 @@ using QRCoder;
 using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Data.Jobs;
+using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Jobs;
 
@@ -9,9 +10,13 @@ namespace SideBench.Web.Features.Jobs;
 public static class Papers
 {
     /// <summary>The hand-over sheet.</summary>
-    public static HandOverView HandOver(JobRow row, JobCase job)
+    public static HandOverView HandOver(JobRow row, JobCase job, BenchBooks books)
     {
-        var sheet = HandOverSheet.Of(job);
+        var numbers = books.Shop.Numbers;
+        var more = books
+            .Crafts.All.Where(c => c.HandOverOnModel is not null)
+            .Select(c => c.HandOverOnModel!(job.Book.Model, job.State, numbers.Of(c.Numbers!), books.Now));
+        var sheet = HandOverSheet.Of(job, [.. more]);
         return new HandOverView(
             row.Id.Value,
             row.Tag,

@@ -87,7 +87,14 @@ internal static class ActViews
             ""
         );
 
-    public static ActView Step(GuideStep step, GuideRun? run, OpeningState opening, IReadOnlyCollection<string> consents)
+    public static ActView Step(
+        GuideStep step,
+        MachineModel model,
+        GuideRun? run,
+        OpeningState opening,
+        IReadOnlyCollection<string> consents,
+        string rules
+    )
     {
         var tick = run?.Ticks.GetValueOrDefault(step.Id);
         var photos = run is null ? [] : Photos(opening, $"{run.Id}:{step.Id}");
@@ -106,7 +113,7 @@ internal static class ActViews
             "",
             "",
             0,
-            step.Cautions,
+            step.Disposes && rules.Length > 0 ? [.. step.Cautions, rules] : step.Cautions,
             step.Sign,
             [],
             step.Hands.Value,
@@ -128,8 +135,20 @@ internal static class ActViews
             step.Id,
             [.. step.Does.Select(d => new DoesView(d.Repair, d.Label))],
             step.Stays?.As ?? ""
-        );
+        )
+        {
+            Drawing = Drawing(step, model),
+        };
     }
+
+    // Nothing is drawn of which the model tells nothing.
+    private static DrawingView? Drawing(GuideStep step, MachineModel model) =>
+        (step.Drawing, model.Waste) switch
+        {
+            ("stack", { Stack: { Count: > 0 } stack }) => new DrawingView("stack", model.Id, model.FullName, stack, null),
+            ("hole", { Hole: { } hole }) => new DrawingView("hole", model.Id, model.FullName, [], hole),
+            _ => null,
+        };
 
     public static IReadOnlyList<ActView> Numbered(IEnumerable<ActView> acts) => [.. acts.Select((a, i) => a with { Number = $"{i + 1}" })];
 

@@ -4,8 +4,10 @@ using SideBench.Core.Machines;
 using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
+using SideBench.Core.Waste;
 using SideBench.Data.Jobs;
 using SideBench.Packs;
+using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.StripDown;
 
@@ -15,8 +17,9 @@ internal static class OpeningViews
     private const string WayInSection = "Way in";
     private const string WayBackSection = "Way back";
 
-    public static OpeningView Of(JobRow row, JobCase job, Shop shop, AccessGraph graph, IReadOnlyList<DueForecast> due, string? run)
+    public static OpeningView Of(JobRow row, JobCase job, BenchBooks books, AccessGraph graph, IReadOnlyList<DueForecast> due, string? run)
     {
+        var (shop, rules) = (books.Shop, LocalRules.In(books.ShopLines));
         var (state, opening, handling) = (job.State, job.State.Opening, shop.Numbers.Of<Handling>());
         var following = opening.Runs.LastOrDefault(r => run is not null ? r.Id == run : r.Ended is null);
         var inWarranty = job.Facts.Context["warranty"] == "in";
@@ -31,7 +34,7 @@ internal static class OpeningViews
         var backActs = ActViews.Numbered(back.Steps.Select(s => ActViews.Back(s, WayBackSection)));
         IReadOnlyList<ActView> acts = following is null
             ? ActViews.Numbered(Opened(job, graph, way, targets))
-            : [.. Followed(job, graph, following, way, back)];
+            : [.. Followed(job, graph, following, way, back, rules)];
         return new OpeningView(
             row.Id.Value,
             row.Tag,
@@ -69,8 +72,9 @@ internal static class OpeningViews
     }
 
     /// <summary>A guide on paper: every step, with the way in as it is on a closed machine.</summary>
-    public static GuidePageView Paper(Guide guide, Shop shop, Core.Machines.MachineModel model, AccessGraph graph)
+    public static GuidePageView Paper(Guide guide, BenchBooks books, Core.Machines.MachineModel model, AccessGraph graph)
     {
+        var (shop, rules) = (books.Shop, LocalRules.In(books.ShopLines));
         var steps = guide.StepsFor(new Facts { Model = model, Context = new Dictionary<string, string>() });
         var handling = shop.Numbers.Of<Handling>();
         var tools = new List<string>(guide.Tools);
@@ -80,7 +84,11 @@ internal static class OpeningViews
             .SelectMany(
                 (step, i) =>
                 {
-                    var act = ActViews.Step(step, null, OpeningState.New, []) with { Section = guide.Name, Number = $"{i + 1}" };
+                    var act = ActViews.Step(step, model, null, OpeningState.New, [], rules) with
+                    {
+                        Section = guide.Name,
+                        Number = $"{i + 1}",
+                    };
                     if (step.Kind != StepKind.Open)
                         return [act];
                     var way = WayIn.To(graph, GuideTargets.Of(step, graph, 0), handling);
@@ -160,11 +168,11 @@ internal static class OpeningViews
     }
 
     // A guide's steps; where it opens, the way in as it is now; where it closes, the way back from the tray.
-    private static IEnumerable<ActView> Followed(JobCase job, AccessGraph graph, GuideRun run, OpeningWay way, BackWay back)
+    private static IEnumerable<ActView> Followed(JobCase job, AccessGraph graph, GuideRun run, OpeningWay way, BackWay back, string rules)
     {
         foreach (var (step, i) in run.Begun.Steps.Select((step, i) => (step, i)))
         {
-            var act = ActViews.Step(step, run, job.State.Opening, job.State.Consents) with { Number = $"{i + 1}" };
+            var act = ActViews.Step(step, job.Book.Model, run, job.State.Opening, job.State.Consents, rules) with { Number = $"{i + 1}" };
             IEnumerable<ActView> within =
                 step != run.Next ? []
                 : step.Kind == StepKind.Open

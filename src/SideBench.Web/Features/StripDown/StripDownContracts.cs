@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Web.Features.Jobs;
 
 namespace SideBench.Web.Features.StripDown;
@@ -143,7 +144,14 @@ public sealed record ActView(
     string Step,
     IReadOnlyList<DoesView> Does,
     string Stays
-);
+)
+{
+    /// <summary>A drawing of the model that is shown with it; null when none.</summary>
+    public DrawingView? Drawing { get; init; }
+}
+
+/// <summary>A drawing of a model: the stack of its waste pads, or the hole for the tube of an outside bottle.</summary>
+public sealed record DrawingView(string Kind, string ModelId, string Model, IReadOnlyList<StackLayer> Stack, ExitHole? Hole);
 
 /// <summary>A repair of the fault book that a step makes, with what the button says.</summary>
 public sealed record DoesView(string Repair, string Label);

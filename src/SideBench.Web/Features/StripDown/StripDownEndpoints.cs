@@ -46,12 +46,23 @@ public static class StripDownEndpoints
             .Described("getGuide", "A guide on paper, for one model.")
             .For(Act.Read);
         routes
+            .MapGet("/guides/template/{model}", Template)
+            .WithTags("StripDown")
+            .Produces<DrawingView>()
+            .Described("getTemplate", "Where the tube of an outside bottle goes through the wall of a model, for a template at full size.")
+            .For(Act.Read);
+        routes
             .MapGet("/machines/{id:long}/parts", Parts)
             .WithTags("StripDown")
             .Produces<List<PartLifeView>>()
             .Described("getMachineParts", "What the record says of a machine's parts: off, back, renewed.")
             .For(Act.Read);
     }
+
+    private static IResult Template(string model, BenchBooks books) =>
+        books.Shop.Models.GetValueOrDefault(model) is { Waste.Hole: { } hole } of
+            ? Results.Ok(new DrawingView("hole", of.Id, of.FullName, [], hole))
+            : ProblemResults.Of(StripDownProblem.NoHole, "/model", model);
 
     private static void MapHands(RouteGroupBuilder job)
     {
@@ -255,7 +266,7 @@ public static class StripDownEndpoints
         if (books.Shop.Graphs.GetValueOrDefault(job.Value.Book.Model.Id) is not { } graph)
             return ProblemResults.Of(StripDownProblem.NoGraph, "", job.Value.Book.Model.FullName);
         var life = await entries.OfMachine(loaded.Row.Machine, PartLife.Kinds, cancel);
-        return Results.Ok(OpeningViews.Of(loaded.Row, job.Value, books.Shop, graph, PartLife.Due(life, graph, books.Now), run));
+        return Results.Ok(OpeningViews.Of(loaded.Row, job.Value, books, graph, PartLife.Due(life, graph, books.Now), run));
     }
 
     private static async Task<IResult> Photo(
@@ -304,7 +315,7 @@ public static class StripDownEndpoints
             .OrderBy(m => m.FullName, StringComparer.Ordinal)
             .FirstOrDefault(m => model is null || m.Id == model);
         return machine is not null && shop.Graphs.GetValueOrDefault(machine.Id) is { } graph
-            ? Results.Ok(OpeningViews.Paper(known, shop, machine, graph))
+            ? Results.Ok(OpeningViews.Paper(known, books, machine, graph))
             : ProblemResults.Of(StripDownProblem.UnknownGuide, "", guide);
     }
 

@@ -1,10 +1,84 @@
 using SideBench.Web.Features.Ink;
 using SideBench.Web.Features.Jobs;
+using SideBench.Web.Features.Practice;
 
 namespace SideBench.Web.Features.Waste;
 
-public sealed record StoreToldRequest(Guid Key, int SeenVersion, string? What, double? Amount, string? Box, string? Note, int Thread = 0)
-    : IJobWrite;
+/// <param name="OutG">What the box that came out weighed, g; null when nobody weighed it.</param>
+/// <param name="Item">The pads or box of the shelf that were taken; null when none.</param>
+public sealed record StoreToldRequest(
+    Guid Key,
+    int SeenVersion,
+    string? What,
+    double? Amount,
+    string? Box,
+    string? Note,
+    double? OutG = null,
+    long? Item = null,
+    int Thread = 0
+) : IJobWrite;
+
+/// <param name="Fits">The model it fits.</param>
+/// <param name="TareG">What it weighs dry; null for its model's figure.</param>
+/// <param name="Grams">What it weighs now; null when not weighed.</param>
+public sealed record BoxCameRequest(Guid Key, int SeenVersion, string? Tag, string? Fits, double? TareG, double? Grams, string? Note)
+    : IShopWrite;
+
+public sealed record BoxToldRequest(Guid Key, int SeenVersion, string? Box, string? What, double? Amount, string? Note) : IShopWrite;
+
+public sealed record LocalRulesRequest(Guid Key, int SeenVersion, string? Line) : IShopWrite;
+
+/// <summary>A moment of a box's life.</summary>
+public sealed record BoxMomentView(DateTimeOffset At, string Says, string Serial);
+
+/// <summary>A waste box, tank or cartridge with a tag.</summary>
+/// <param name="Here">Whether it is in the machine looked at.</param>
+/// <param name="Stand">in, used, drying, dry or gone.</param>
+/// <param name="Next">What to do with it; empty when nothing.</param>
+public sealed record BoxView(
+    string Tag,
+    string Fits,
+    string Model,
+    double TareG,
+    string Serial,
+    bool Here,
+    double? NetG,
+    double? SafeG,
+    string Stand,
+    DateTimeOffset? DryOn,
+    int Washes,
+    int Resets,
+    string Next,
+    IReadOnlyList<BoxMomentView> Life
+);
+
+/// <summary>What the shop's school goes, whatever the numbers say.</summary>
+/// <param name="Way">The way it goes.</param>
+public sealed record WasteSchoolView(string School, string Option, string Why, string Way);
+
+/// <summary>Pads or boxes on the shelf.</summary>
+public sealed record PadsView(long Item, string Name, string For, double Left);
+
+/// <summary>What was handed in.</summary>
+public sealed record HandedInView(DateTimeOffset At, string What, double Kg, string Where, string Serial, string Person);
+
+/// <summary>A model whose store comes out as a thing.</summary>
+public sealed record BoxModelView(string Id, string Name, double TareG);
+
+/// <summary>Waste of the whole shop.</summary>
+/// <param name="Version">The shop's version, for a write.</param>
+/// <param name="Rows">Machines by which is next.</param>
+/// <param name="Rules">The line of the shop's own council; empty when none.</param>
+public sealed record WasteShopView(
+    int Version,
+    IReadOnlyList<WasteRowView> Rows,
+    IReadOnlyList<BoxView> Boxes,
+    IReadOnlyList<BoxModelView> Models,
+    IReadOnlyList<KeyView> Keys,
+    IReadOnlyList<PadsView> Pads,
+    IReadOnlyList<HandedInView> HandedIn,
+    string Rules
+);
 
 public sealed record CounterResetRequest(
     Guid Key,
@@ -45,7 +119,9 @@ public sealed record WasteWayView(
     double PerYear,
     double Spared,
     string Why,
-    bool Open
+    bool Open,
+    double? CheaperUntilDays,
+    double? CheaperUntilRuns
 );
 
 /// <summary>A point of the forecast.</summary>
@@ -111,7 +187,14 @@ public sealed record WasteView(
     int Resets,
     IReadOnlyList<KeyView> Keys,
     string Currency,
-    string Unserviced
+    string Unserviced,
+    bool HasBox,
+    IReadOnlyList<BoxView> Boxes,
+    IReadOnlyList<PadsView> Pads,
+    WasteSchoolView? BySchool,
+    DateTimeOffset? DueOn,
+    string Due,
+    string Rules
 );
 
 /// <summary>A machine by which of its counter and store is next.</summary>

@@ -1,3 +1,4 @@
+using System.Globalization;
 using SideBench.Core.Identity;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
@@ -9,6 +10,7 @@ using SideBench.Data.Machines;
 using SideBench.Data.Record;
 using SideBench.Devices.ResetService;
 using SideBench.Web.Features.Jobs;
+using SideBench.Web.Features.Practice;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
 using SideBench.Web.Writing;
@@ -21,7 +23,6 @@ public static class WasteEndpoints
     private const double LeastYears = 0.25;
     private const double MostYears = 20;
     private const double UsualYears = 3;
-    private const int MostMachines = 200;
 
     /// <summary>Maps them.</summary>
     public static void MapWaste(this IEndpointRouteBuilder routes)
@@ -38,12 +39,12 @@ public static class WasteEndpoints
             .Described("getWasteDue", "The day on which the machine's waste is to be seen to, for a calendar.")
             .For(Act.Read);
         waste
-            .MapPost("/told", Tell)
+            .MapPost("/told", WasteWrites.Tell)
             .Produces<BenchView>()
             .Described("tellStore", "A waste store was weighed, renewed, washed or emptied, or a bottle fitted or looked at.")
             .For(Act.Bench);
         waste
-            .MapPost("/resets", Reset)
+            .MapPost("/resets", WasteWrites.Reset)
             .Produces<BenchView>()
             .Described("resetCounter", "The waste counter was reset and read back. A key is spent on the shelf first.")
             .For(Act.Bench);
@@ -59,49 +60,130 @@ public static class WasteEndpoints
             "Waste was handed in by local rules.",
             (r, on) => Keeping(on).HandIn(r.What, r.Kg, r.Where)
         );
-        routes
-            .MapGet("/waste", All)
-            .WithTags("Waste")
-            .Produces<IReadOnlyList<WasteRowView>>()
-            .Described("listWaste", "Machines whose waste store was ever told of, by which is next.")
+        MapShop(routes.MapGroup("/waste").WithTags("Waste"));
+    }
+
+    private static void MapShop(RouteGroupBuilder shop)
+    {
+        shop.MapGet("", async (WasteDesk desk, CancellationToken cancel) => Results.Ok(await desk.Show(cancel)))
+            .Produces<WasteShopView>()
+            .Described("listWaste", "Waste of the shop: machines by which is next, boxes, keys, pads, what was handed in.")
             .For(Act.Read);
+        shop.MapGet("/handed-in.csv", HandedIn)
+            .Produces<string>(200, "text/csv")
+            .Described("getHandedIn", "All that was handed in, as a table.")
+            .For(Act.Read);
+        shop.MapPost(
+                "/boxes",
+                Box<BoxCameRequest>(
+                    (r, boxes, books, numbers) => boxes.Come(r.Tag, Model(books, r.Fits), r.TareG, r.Grams, r.Note, numbers)
+                )
+            )
+            .Produces<ShopView>()
+            .Described("tagBox", "A waste box, tank or cartridge got a tag.")
+            .For(Act.Bench);
+        shop.MapPost(
+                "/boxes/told",
+                Box<BoxToldRequest>((r, boxes, books, numbers) => boxes.Tell(r.Box, r.What, r.Amount, r.Note, numbers, books.Shop.Models))
+            )
+            .Produces<ShopView>()
+            .Described("tellBox", "A waste box was weighed, washed, tried or got new pads, out of its machine.")
+            .For(Act.Bench);
+        shop.MapShopWrite<LocalRulesRequest>(
+            "/local-rules",
+            Act.KeepBook,
+            "setLocalRules",
+            "The line of the shop's own council about waste ink, pads and boxes.",
+            (r, _, _) => WasteKeeping.Rules(r.Line)
+        );
+    }
+
+    private static MachineModel? Model(BenchBooks books, string? id) => books.Shop.Models.GetValueOrDefault(id ?? "");
+
+    // Where boxes stand is told by lines of machines too: they are read before the shop is written to.
+    private static Func<T, WasteDesk, ShopDesk, BenchBooks, HttpContext, Task<IResult>> Box<T>(
+        Func<T, WasteBoxes, BenchBooks, WasteNumbers, Outcome<IReadOnlyList<EntryBody>>> rule
+    )
+        where T : class, IShopWrite =>
+        async (T request, WasteDesk waste, ShopDesk desk, BenchBooks books, HttpContext http) =>
+        {
+            var boxes = await waste.Boxes(0, http.RequestAborted);
+            return (await desk.Write(http, request, _ => rule(request, boxes, books, books.Shop.Numbers.Of<WasteNumbers>()))).ToResult();
+        };
+
+    private static async Task<IResult> HandedIn(WasteDesk desk, CancellationToken cancel)
+    {
+        var lines = (await desk.HandedIn(cancel)).Select(l =>
+        {
+            var body = (WasteHandedIn)l.Entry.Body;
+            string[] fields =
+            [
+                l.Entry.At.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                body.What,
+                body.Kg.ToString(CultureInfo.InvariantCulture),
+                body.Where,
+                l.Serial,
+                l.Entry.PersonName,
+            ];
+            return string.Join(',', fields.Select(RecordFiles.Field));
+        });
+        return Results.Text(string.Join("\r\n", lines.Prepend("day,what,kg,where,machine,person")) + "\r\n", "text/csv; charset=utf-8");
     }
 
     private static WasteKeeping Keeping(OnJob on) =>
         new(on.Job.Book.Model, on.Job.State, on.Books.Shop.Numbers.Of<WasteNumbers>(), on.Books.Now);
 
-    private static async Task<IResult> Show(long id, double? years, JobDesk desk, BenchBooks books, CancellationToken cancel)
+    private static async Task<IResult> Show(
+        long id,
+        double? years,
+        JobDesk desk,
+        WasteDesk waste,
+        BenchBooks books,
+        CancellationToken cancel
+    )
     {
         var problems = new List<Problem>();
         Guard.Range(problems, years ?? UsualYears, "/years", LeastYears, MostYears);
-        return problems.Count > 0
-            ? ProblemResults.Of(problems)
-            : (await desk.Look(id, null, (loaded, job) => WasteViews.Of(loaded.Row, job, books, years ?? UsualYears), cancel)).ToResult();
+        if (problems.Count > 0)
+            return ProblemResults.Of(problems);
+        var boxes = await waste.Boxes(0, cancel);
+        return (
+            await desk.Look(
+                id,
+                null,
+                (loaded, job) => WasteViews.Of(loaded.Row, job, books, years ?? UsualYears, boxes with { Here = loaded.Row.Machine.Value }),
+                cancel
+            )
+        ).ToResult();
     }
 
     private static async Task<IResult> Calendar(long id, JobDesk desk, BenchBooks books, CancellationToken cancel)
     {
-        var view = await desk.Look(
+        var numbers = books.Shop.Numbers.Of<WasteNumbers>();
+        var looked = await desk.Look(
             id,
             null,
-            (loaded, job) => new { loaded.Row.Serial, Waste = WasteViews.Of(loaded.Row, job, books, UsualYears) },
+            (loaded, job) =>
+                new
+                {
+                    loaded.Row.Serial,
+                    Model = job.Book.Model.FullName,
+                    Due = StoreOnMachine.Of(job.Book.Model, job.State.Machine, numbers, books.Now) is { } store
+                        ? WasteDue.Of(store, books.Now)
+                        : null,
+                },
             cancel
         );
-        if (!view.IsGood)
-            return ProblemResults.Of(view.Problems);
-        var (serial, waste) = (view.Value.Serial, view.Value.Waste);
-        // What has to be early is told by its early end.
-        var days = new[] { waste.Bottle?.EmptyEarliest, waste.StoreFull?.Early, waste.CounterFull?.Early }
-            .OfType<DateTimeOffset>()
-            .ToList();
-        if (days.Count == 0)
+        if (!looked.IsGood)
+            return ProblemResults.Of(looked.Problems);
+        if (looked.Value is not { Due: { } due } machine)
             return ProblemResults.Of(WasteProblem.NothingDue, "");
-        var day = DateOnly.FromDateTime(days.Min().UtcDateTime);
+        var day = DateOnly.FromDateTime(due.On.UtcDateTime);
         var file = DueCalendar.Of(
-            $"waste-{serial}-{day:yyyyMMdd}@side-bench",
+            $"waste-{machine.Serial}-{day:yyyyMMdd}@side-bench",
             day,
-            $"Waste of {waste.Model}, {serial}",
-            waste.Says,
+            $"Waste of {machine.Model}, {machine.Serial}",
+            due.Says,
             books.Now
         );
         return Results.Text(file, "text/calendar; charset=utf-8");
@@ -131,109 +213,5 @@ public static class WasteEndpoints
         return read.IsGood
             ? Results.Ok(new ServiceView(read.Value.BeforePct, read.Value.AfterPct, true))
             : ProblemResults.Of(read.Problems);
-    }
-
-    // A box that is in another machine by its record cannot be in this one too.
-    private static async Task<IResult> Tell(
-        long id,
-        StoreToldRequest request,
-        JobStore jobs,
-        EntryStore entries,
-        JobDesk desk,
-        HttpContext http
-    )
-    {
-        var elsewhere = "";
-        if (!string.IsNullOrWhiteSpace(request.Box) && await jobs.Load(new JobId(id), http.RequestAborted) is { } loaded)
-        {
-            var told = await entries.OfKinds([StoreTold.Form.Name], http.RequestAborted);
-            elsewhere =
-                told.Where(l => ((StoreTold)l.Entry.Body).Box.Length > 0)
-                    .GroupBy(l => l.Machine)
-                    .Select(g => g.Last())
-                    .FirstOrDefault(l =>
-                        l.Machine != loaded.Row.Machine.Value && StockItem.Same(((StoreTold)l.Entry.Body).Box, request.Box)
-                    )
-                    ?.Serial
-                ?? "";
-        }
-
-        return (
-            await desk.Write(http, id, request, on => Keeping(on).Tell(request.What, request.Amount, request.Box, request.Note, elsewhere))
-        ).ToResult();
-    }
-
-    // A key is spent under the lock of the shelf, so that no two benches spend one use; the reset follows under the same key of the write.
-    private static async Task<IResult> Reset(
-        long id,
-        CounterResetRequest r,
-        JobStore jobs,
-        JobDesk desk,
-        WriteDesk writes,
-        BenchBooks books,
-        HttpContext http
-    )
-    {
-        var told = new ResetTold(r.Way, r.Before, r.After, r.KeyItem, r.Despite, r.Told, r.System);
-        if (r is not { Way: "key", KeyItem: { } item } || await jobs.Load(new JobId(id), http.RequestAborted) is not { } loaded)
-            return (await desk.Write(http, id, r, on => Keeping(on).Reset(told, books.State.Stock))).ToResult();
-        var job = books.Case(loaded, r.Thread);
-        if (!job.IsGood)
-            return ProblemResults.Of(job.Problems);
-        // What would be refused spends nothing; what was written already is not asked again.
-        var spent = books.State.Stock.Any(i => i.Id == item && i.Spent.Any(s => s.What.Why == SpentFor(r.Key)));
-        if (!spent && loaded.Row.Version != r.SeenVersion)
-            return (await desk.Write(http, id, r, on => Keeping(on).Reset(told, books.State.Stock))).ToResult();
-        var numbers = books.Shop.Numbers.Of<WasteNumbers>();
-        var rule = new WasteKeeping(job.Value.Book.Model, job.Value.State, numbers, books.Now).Reset(told, books.State.Stock);
-        if (!spent && !rule.IsGood)
-            return ProblemResults.Of(rule.Problems);
-        if (!spent)
-        {
-            var went = new StockWent(item, 1, "used", loaded.Row.Serial, SpentFor(r.Key));
-            var write = Asked.WriteOf(http, KeyOf(r.Key), new KeySpend(item, loaded.Row.Serial), books.Now);
-            var key = await writes.OnShop(
-                new Asked(write, books.Version),
-                lines => new StockKeeping(StockItem.Of(TakenBack.Without(lines)), books.Shop.Numbers.Of<ShelfNumbers>()).Go(went),
-                http.RequestAborted
-            );
-            if (!key.IsGood)
-                return ProblemResults.Of(key.Problems);
-        }
-
-        return (await desk.Write(http, id, r, on => Keeping(on).Reset(told with { KeyItem = item }, Kept(books, item)))).ToResult();
-    }
-
-    private sealed record KeySpend(long Item, string Serial);
-
-    private static string SpentFor(Guid key) => $"waste counter, write {key:N}";
-
-    // The key is spent by now: for the rule it still counts as there, once.
-    private static IReadOnlyList<StockItem> Kept(BenchBooks books, long item) =>
-        [.. books.State.Stock.Select(i => i.Id == item ? i with { Left = Math.Max(1, i.Left) } : i)];
-
-    private static Guid KeyOf(Guid key)
-    {
-        var bytes = key.ToByteArray();
-        bytes[^1] ^= 0x5b;
-        return new Guid(bytes);
-    }
-
-    private static async Task<IResult> All(EntryStore entries, MachineStore machines, BenchBooks books, CancellationToken cancel)
-    {
-        var told = await entries.OfKinds([StoreTold.Form.Name, CounterReset.Form.Name], cancel);
-        var rows = new List<WasteRowView>();
-        foreach (var one in told.GroupBy(l => l.Machine).Select(g => g.Last()).OrderByDescending(l => l.Entry.At).Take(MostMachines))
-        {
-            var machine = MachineCase.Of(await entries.EarlierOf(new MachineId(one.Machine), new JobId(0), cancel));
-            var row = await machines.Find(new MachineId(one.Machine), cancel);
-            if (
-                books.Shop.Models.TryGetValue(one.Model, out var model)
-                && WasteViews.Row(one.Machine, one.Serial, row?.CustomerName ?? "", model, machine, books.Shop, books.Now) is { } view
-            )
-                rows.Add(view);
-        }
-
-        return Results.Ok(rows.OrderBy(r => r.Next ?? DateTimeOffset.MaxValue).ToList());
     }
 }

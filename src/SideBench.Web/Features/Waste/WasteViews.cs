@@ -1,5 +1,7 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
+using SideBench.Core.Record;
+using SideBench.Core.Shelf;
 using SideBench.Core.Waste;
 using SideBench.Data.Jobs;
 using SideBench.Packs;
@@ -16,14 +18,18 @@ internal static class WasteViews
     private const double MostAhead = 1460;
     private const int Points = 24;
 
+    private const string PadsKind = "pads";
+    private const string BoxKind = "box";
+
     /// <summary>The page of a job.</summary>
-    public static WasteView Of(JobRow row, JobCase job, BenchBooks books, double years)
+    public static WasteView Of(JobRow row, JobCase job, BenchBooks books, double years, WasteBoxes boxes)
     {
         var (model, machine, numbers) = (job.Book.Model, job.State.Machine, books.Shop.Numbers.Of<WasteNumbers>());
         var store = StoreOnMachine.Of(model, machine, numbers, books.Now);
         var gate = store is null ? null : ResetGate.Of(store, machine, job.State.OpenedAt);
         var now = store?.Estimate;
         var house = job.Book.Book.House;
+        var due = store is null ? null : WasteDue.Of(store, books.Now);
         return new WasteView(
             row.Id.Value,
             row.Tag,
@@ -55,21 +61,96 @@ internal static class WasteViews
             gate?.IsOpen == true,
             gate?.Needs ?? [],
             store is null ? [] : [.. WasteWays.Of(model, store, numbers, house.BenchPerHour, years).Select(Way)],
-            store is null || now is null ? [] : Course(store, numbers, books.Now),
+            store is null || now is null ? [] : Course(store, books.Now),
             store is null ? [] : [.. store.Moments.Reverse().Select(m => new StoreMomentView(m.At, m.Says))],
             store?.Bottle is { } bottle ? Bottle(bottle, books.Now) : null,
             model.Waste is { Bottle: not "no" },
             store?.PartialSpent == true ? null : model.Waste?.PartialToPct,
             store?.Resets ?? 0,
-            [
-                .. books
-                    .State.Stock.Where(i => i.IsLeft && i.Came.StockKind == KeyKind)
-                    .Select(i => new KeyView(i.Id, i.Came.Name, i.Came.For, i.Left)),
-            ],
+            [.. Keys(books).Where(k => k.For.Length == 0 || model.FullName.Contains(k.For, StringComparison.OrdinalIgnoreCase))],
             house.Currency,
-            machine.Modifications.GetValueOrDefault((CounterReset.Unserviced, ""))?.What.Says ?? ""
+            machine.Modifications.GetValueOrDefault((CounterReset.Unserviced, ""))?.What.Says ?? "",
+            WasteBoxes.Has(model),
+            [.. boxes.All.Where(b => b.Fits == model.Id && b.Stand != BoxStand.Gone).Select(b => Box(b, books.Shop, boxes.Here))],
+            [.. Pads(books).Where(p => StockItem.Same(p.For, model.FullName) || StockItem.Same(p.For, model.Id))],
+            BySchool(model, job, numbers),
+            due?.On,
+            due?.Says ?? "",
+            Rules(books)
         );
     }
+
+    /// <summary>Waste of the whole shop.</summary>
+    public static WasteShopView Shop(
+        BenchBooks books,
+        IReadOnlyList<WasteRowView> rows,
+        WasteBoxes boxes,
+        IReadOnlyList<ShopLine> handed
+    ) =>
+        new(
+            books.Version,
+            rows,
+            [.. boxes.All.Select(b => Box(b, books.Shop, boxes.Here))],
+            [
+                .. books
+                    .Shop.Models.Values.Where(WasteBoxes.Has)
+                    .OrderBy(m => m.FullName)
+                    .Select(m => new BoxModelView(m.Id, m.FullName, m.StoreTareG!.Value)),
+            ],
+            Keys(books),
+            Pads(books),
+            [.. handed.Reverse().Select(HandedIn)],
+            Rules(books)
+        );
+
+    private static HandedInView HandedIn(ShopLine line)
+    {
+        var body = (WasteHandedIn)line.Entry.Body;
+        return new HandedInView(line.Entry.At, body.What, body.Kg, body.Where, line.Serial, line.Entry.PersonName);
+    }
+
+    private static IReadOnlyList<KeyView> Keys(BenchBooks books) =>
+        [
+            .. books
+                .State.Stock.Where(i => i.IsLeft && i.Came.StockKind == KeyKind)
+                .Select(i => new KeyView(i.Id, i.Came.Name, i.Came.For, i.Left)),
+        ];
+
+    private static IReadOnlyList<PadsView> Pads(BenchBooks books) =>
+        [
+            .. books
+                .State.Stock.Where(i => i.IsLeft && i.Came.StockKind is PadsKind or BoxKind)
+                .Select(i => new PadsView(i.Id, i.Came.Name, i.Came.For, i.Left)),
+        ];
+
+    private static string Rules(BenchBooks books) => LocalRules.In(books.ShopLines);
+
+    private static WasteSchoolView? BySchool(MachineModel model, JobCase job, WasteNumbers numbers)
+    {
+        if (WasteWays.BySchool(model, job.Facts.Schools, numbers) is not var (id, option, way))
+            return null;
+        var school = job.Book.Book.Schools.First(s => s.Id == id);
+        var chosen = school.Options.First(o => o.Id == option);
+        return new WasteSchoolView(school.Name, chosen.Name, chosen.Why, way);
+    }
+
+    private static BoxView Box(WasteBox box, Shop shop, long here) =>
+        new(
+            box.Tag,
+            box.Fits,
+            shop.Models.GetValueOrDefault(box.Fits)?.FullName ?? box.Fits,
+            box.TareG,
+            box.Serial,
+            here != 0 && box.Machine == here,
+            box.NetG,
+            box.SafeG,
+            StoredWord.Of(box.Stand),
+            box.DryOn,
+            box.Washes,
+            box.Resets,
+            box.Next,
+            [.. box.Life.Reverse().Select(m => new BoxMomentView(m.At, m.Says, m.Serial))]
+        );
 
     /// <summary>One machine on the shop's list.</summary>
     public static WasteRowView? Row(
@@ -102,22 +183,30 @@ internal static class WasteViews
         );
     }
 
-    private static IReadOnlyList<CourseView> Course(StoreOnMachine store, WasteNumbers numbers, DateTimeOffset now)
+    private static IReadOnlyList<CourseView> Course(StoreOnMachine store, DateTimeOffset now)
     {
         var late = store.Estimate!.StoreFullOn.Late is { } day ? (day - now).TotalDays : MostAhead;
         var days = Math.Clamp(late, LeastAhead, MostAhead);
-        return
-        [
-            .. WasteLedger
-                .Course(store.History, numbers, now, days, Points)
-                .Select(c => new CourseView(c.Days, c.Mass.Best, c.Mass.Low, c.Mass.High)),
-        ];
+        return [.. store.Estimate!.Course(days, Points).Select(c => new CourseView(c.Days, c.Mass.Best, c.Mass.Low, c.Mass.High))];
     }
 
     private static DateBandView Dates(DateBand band) => new(band.Early, band.Median, band.Late);
 
     private static WasteWayView Way(WasteWay w) =>
-        new(w.Id, w.Name, w.Today, w.HandsMin, w.WaitHours, w.LastsDays, w.PerYear, w.Spared, w.Why, w.IsOpen);
+        new(
+            w.Id,
+            w.Name,
+            w.Today,
+            w.HandsMin,
+            w.WaitHours,
+            w.LastsDays,
+            w.PerYear,
+            w.Spared,
+            w.Why,
+            w.IsOpen,
+            w.CheaperUntilDays,
+            w.CheaperUntilRuns
+        );
 
     private static BottleView Bottle(BottleWatch bottle, DateTimeOffset now) =>
         new(

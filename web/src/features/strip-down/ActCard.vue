@@ -4,6 +4,7 @@ import { typedNumber, wait } from '@/shared/format'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSettled } from '@/shared/state/useSettled'
 import { answersOf, seenFrom, spoken, type Answer } from './acts'
+import ActDrawing from './ActDrawing.vue'
 import SidePlan from './SidePlan.vue'
 import type { Act, Opening } from './useOpening'
 
@@ -172,6 +173,7 @@ watch(answers, () => keys.refresh())
             </li>
           </ul>
         </div>
+        <ActDrawing v-if="act.drawing" :drawing="act.drawing" />
         <p v-if="act.stays" class="mt-1">
           Stays so: <strong>{{ act.stays }}</strong>. It is on the machine’s record from then on, not on the tray.
         </p>

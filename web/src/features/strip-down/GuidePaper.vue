@@ -6,6 +6,7 @@ import { api, dataOf } from '@/shared/api/client'
 import { withUnit } from '@/shared/format'
 import LoadState from '@/shared/ui/LoadState.vue'
 import PaperHead from '@/shared/ui/PaperHead.vue'
+import ActDrawing from './ActDrawing.vue'
 import { seenFrom } from './acts'
 
 const props = defineProps<{
@@ -77,6 +78,7 @@ const print = () => window.print()
               <strong>{{ a.title }}</strong><span v-if="a.view" class="text-soft"> · {{ seenFrom(a.view) }}</span>
             </p>
             <p v-if="a.text">{{ a.text }}</p>
+            <ActDrawing v-if="a.drawing" :drawing="a.drawing" />
             <p v-if="a.sign" class="text-soft">Expect: {{ a.sign }}</p>
             <p v-if="a.measure" class="text-soft">{{ a.measure.label }}: ________ {{ a.measure.unit }}</p>
             <p v-for="b in a.branches" :key="b.id" class="text-soft">{{ b.label }}: {{ b.text }}</p>

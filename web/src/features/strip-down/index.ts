@@ -11,6 +11,12 @@ export const stripDown: Craft = {
       meta: { title: 'Opening up' },
     },
     {
+      path: '/guides/template/:model',
+      component: () => import('./TemplatePage.vue'),
+      props: true,
+      meta: { title: 'Exit hole' },
+    },
+    {
       path: '/guides/steps/:id',
       component: () => import('./GuidePaper.vue'),
       props: true,

@@ -5,6 +5,7 @@ import { useWrites, type Stamp } from '@/shared/write/useWrites'
 
 export type Opening = Api<'OpeningView'>
 export type Act = Api<'ActView'>
+export type Drawing = Api<'DrawingView'>
 export type TrayCard = Api<'TrayCardView'>
 export type Part = Api<'MachinePartView'>
 export type Fasteners = Api<'FastenersView'>

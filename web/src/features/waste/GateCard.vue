@@ -43,7 +43,7 @@ const title = computed(() =>
         :disabled="!may"
         @click="emit('tell')"
       >
-        <span class="keycap">1</span> Weighed, renewed, washed…
+        <span class="keycap">1</span> Say what was done or seen
       </button>
       <button type="button" class="press min-h-14" :disabled="!may" @click="emit('reset')">
         <span class="keycap">R</span> {{ waste.gateOpen ? 'Reset' : 'Reset all the same' }}

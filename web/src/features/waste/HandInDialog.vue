@@ -8,6 +8,8 @@ import type { WasteDesk } from './useWaste'
 const props = defineProps<{
   /** Whether it is shown. */
   open: boolean
+  /** The line of the shop's own council; empty when none. */
+  rules: string
   /** The writes. */
   desk: WasteDesk
 }>()
@@ -33,7 +35,8 @@ async function save() {
         >How much, kg <input v-model="said.kg" class="field font-mono" inputmode="decimal" required
       /></label>
       <label class="block"
-        >Where, by local rules <input v-model="said.where" class="field" maxlength="120" required
+        >Where, by local rules<template v-if="rules"> ({{ rules }})</template>
+        <input v-model="said.where" class="field" maxlength="120" required
       /></label>
       <ProblemNote :problem="desk.problem.value" @dismiss="desk.dismiss" />
       <button class="press press-main w-full" :disabled="desk.busy.value">On record</button>

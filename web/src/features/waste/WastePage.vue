@@ -6,6 +6,7 @@ import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import BoxList from './BoxList.vue'
 import GateCard from './GateCard.vue'
 import HandInDialog from './HandInDialog.vue'
 import ResetDialog from './ResetDialog.vue'
@@ -71,6 +72,9 @@ useKeys(() => [
         >
           {{ waste.unserviced }}.
         </p>
+        <p v-if="waste.dueOn" class="mb-2" data-testid="waste-due">
+          Next: <b>{{ day(waste.dueOn) }}</b> at the earliest. {{ waste.due }}.
+        </p>
         <ul v-if="waste.doubts.length" class="mb-2 border-l-4 border-wait bg-wait-tint px-3 py-1.5">
           <li v-for="d in waste.doubts" :key="d">{{ d }}</li>
         </ul>
@@ -78,6 +82,7 @@ useKeys(() => [
           <div class="grid grid-cols-[minmax(0,1fr)] gap-2">
             <TwoTruths :waste="waste" />
             <GateCard :waste="waste" :may="may" @reset="dialog = 'reset'" @tell="dialog = 'tell'" />
+            <BoxList v-if="waste.hasBox" :boxes="waste.boxes" />
           </div>
           <div class="grid grid-cols-[minmax(0,1fr)] gap-2">
             <WasteForecast v-if="!waste.bottle" :waste="waste" />
@@ -115,18 +120,13 @@ useKeys(() => [
       <nav class="no-print mt-3 flex flex-wrap gap-2" aria-label="From here">
         <RouterLink class="press" :to="`/bench/${id}`"><span class="keycap">B</span> Bench</RouterLink>
         <button v-if="may" type="button" class="press" @click="dialog = 'hand-in'">Handed in</button>
-        <a
-          v-if="waste.storeFull?.early || waste.counterFull?.early"
-          class="press"
-          :href="`/api/jobs/${id}/waste/due.ics`"
-          >Next day for a calendar</a
-        >
+        <a v-if="waste.dueOn" class="press" :href="`/api/jobs/${id}/waste/due.ics`">Next day for a calendar</a>
         <RouterLink class="press" to="/waste">Waste of all machines</RouterLink>
         <RouterLink class="press" :to="`/bench/${id}/opening`">Guides for this machine</RouterLink>
       </nav>
       <StoreDialog :open="dialog === 'tell'" :waste="waste" :desk="desk" @close="dialog = ''" />
       <ResetDialog :open="dialog === 'reset'" :waste="waste" :desk="desk" @close="dialog = ''" />
-      <HandInDialog :open="dialog === 'hand-in'" :desk="desk" @close="dialog = ''" />
+      <HandInDialog :open="dialog === 'hand-in'" :rules="waste.rules" :desk="desk" @close="dialog = ''" />
     </article>
   </LoadState>
 </template>

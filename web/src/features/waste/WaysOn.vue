@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { money, wait, withUnit } from '@/shared/format'
 import type { Waste } from './useWaste'
 
@@ -10,16 +11,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ years: [years: number] }>()
 const horizons = [1, 3, 5]
+const span = (days: number) => (days < 60 ? withUnit(days, 'days') : withUnit(days / 30.4, 'months'))
 // Without a known use nothing is said of how long a way lasts, so none is advised.
 const leads = (at: number) => at === 0 && props.waste.ways[0]!.open && props.waste.pointsPerDay !== null
 const lasts = (days: number | null) =>
-  props.waste.pointsPerDay === null
-    ? 'not known yet'
-    : days === null
-      ? 'for good'
-      : days < 60
-        ? withUnit(days, 'days')
-        : withUnit(days / 30.4, 'months')
+  props.waste.pointsPerDay === null ? 'not known yet' : days === null ? 'for good' : span(days)
+const bySchool = computed(() => props.waste.ways.find((w) => w.id === props.waste.bySchool?.way) ?? null)
+const agree = computed(() => props.waste.ways[0]?.id.split('-')[0] === bySchool.value?.id.split('-')[0])
 </script>
 
 <template>
@@ -55,6 +53,12 @@ const lasts = (days: number | null) =>
           <td class="py-1.5 pr-3" :class="w.open ? '' : 'text-soft'">
             <b v-if="leads(i)">{{ w.name }}</b><template v-else>{{ w.name }}</template>
             <span v-if="w.why" class="block text-sm" :class="w.open ? 'text-soft' : 'text-stop'">{{ w.why }}</span>
+            <span v-if="w.cheaperUntilDays !== null" class="block text-sm text-soft"
+              >cheaper for the first {{ span(w.cheaperUntilDays)
+              }}<template v-if="w.cheaperUntilRuns !== null"
+                >, {{ w.cheaperUntilRuns.toFixed(1) }} runs of the counter</template
+              ></span
+            >
             <span v-if="w.spared >= 0.1" class="block text-sm text-soft">spares {{ w.spared.toFixed(1) }} a year</span>
           </td>
           <td class="pr-3 font-mono">
@@ -68,6 +72,16 @@ const lasts = (days: number | null) =>
     </table>
     <p v-if="waste.pointsPerDay === null" class="mt-1 border-l-4 border-wait bg-wait-tint px-3 py-1.5">
       How fast it fills is not known yet, so none is advised: two readings of the counter, some days apart, tell it.
+    </p>
+    <p
+      v-if="waste.bySchool && bySchool"
+      class="mt-1 border-l-4 px-3 py-1.5"
+      :class="agree || !leads(0) ? 'border-line' : 'border-wait bg-wait-tint'"
+      data-testid="by-school"
+    >
+      By the shop’s school, {{ waste.bySchool.school.toLowerCase() }}: <b>{{ waste.bySchool.option }}</b>.
+      {{ waste.bySchool.why }}
+      <template v-if="leads(0) && !agree">The numbers say {{ waste.ways[0]!.name.toLowerCase() }}.</template>
     </p>
     <p class="mt-1 text-sm text-soft">
       Parts, bench time at the shop’s rate, and the risk of an overflow as a price. Pads and ink go where local rules

@@ -41,6 +41,13 @@ const waste = (more: Partial<Waste> = {}) =>
     cyclesLeft: null,
     first: 'store',
     pointsPerDay: 0.4,
+    hasBox: false,
+    boxes: [],
+    pads: [],
+    bySchool: null,
+    dueOn: null,
+    due: '',
+    rules: '',
     ...more,
   }) as unknown as Waste
 
@@ -178,6 +185,8 @@ describe('ways to go on', () => {
       lastsDays: 300,
       perYear: 9,
       spared: 0,
+      cheaperUntilDays: null,
+      cheaperUntilRuns: null,
       why: '',
       open: true,
       ...more,
@@ -197,6 +206,16 @@ describe('ways to go on', () => {
     const blind = mount(WaysOn, { props: { waste: waste({ ways, pointsPerDay: null }), years: 3 } })
     expect(blind.findAll('.bg-go-tint')).toHaveLength(0)
     expect(blind.text()).toContain('none is advised')
+    const cheap = [way('renew-reset'), way('renew', { cheaperUntilDays: 45, cheaperUntilRuns: 0.4 })]
+    const bySchool = { school: 'Pads full', option: 'Renew', why: 'The surest.', way: 'renew' }
+    const even = mount(WaysOn, { props: { waste: waste({ ways: cheap, bySchool }), years: 3 } })
+    expect(even.text()).toContain('cheaper for the first 45')
+    expect(even.text()).toContain('0.4 runs of the counter')
+    // What renews either way agrees with the school; what does not is said.
+    expect(even.find('[data-testid=by-school]').text()).not.toContain('The numbers say')
+    const bottled = { ...bySchool, way: 'bottle' }
+    const other = mount(WaysOn, { props: { waste: waste({ ways, bySchool: bottled }), years: 3 } })
+    expect(other.find('[data-testid=by-school]').text()).toContain('The numbers say')
     const held = mount(WaysOn, { props: { waste: waste({ ways: [way('x', { open: false })] }), years: 3 } })
     expect(held.findAll('tbody tr')[0]!.classes()).not.toContain('bg-go-tint')
   })
@@ -213,10 +232,42 @@ describe('what is told of a store', () => {
     await shown.findAll('input')[0]!.setValue('B-2')
     await save()
     expect(asked).toEqual([
-      { name: 'tell', what: 'weighed', amount: 118.5, box: '', note: '' },
-      { name: 'tell', what: 'renewed', amount: null, box: 'B-2', note: '' },
+      { name: 'tell', what: 'weighed', amount: 118.5, box: '', note: '', outG: null, item: null },
+      { name: 'tell', what: 'renewed', amount: null, box: 'B-2', note: '', outG: null, item: null },
     ])
     expect(shown.emitted('close')).toHaveLength(2)
+  })
+
+  it('puts in a dry box before a wet one, and asks what came out weighs', async () => {
+    const box = (tag: string, stand: string) => ({ tag, stand }) as Waste['boxes'][number]
+    const none = await opened(StoreDialog, waste({ boxes: [box('B-1', 'in')] }))
+    expect(none.shown.findAll('button').map((b) => b.text())).not.toContain('Another box in')
+    const of = waste({ boxes: [box('B-1', 'in'), box('B-2', 'drying'), box('B-3', 'dry')], rules: 'To the yard.' })
+    const { shown, asked, press, save } = await opened(StoreDialog, of)
+    await press('Another box in')
+    expect(shown.text()).toContain('To the yard.')
+    expect(shown.text()).toContain('leave it empty')
+    expect(
+      shown
+        .find('select')
+        .findAll('option')
+        .map((o) => o.text()),
+    ).toEqual(['B-2, drying', 'B-3, dry'])
+    await shown.findAll('input')[1]!.setValue('180')
+    await save()
+    expect(asked).toEqual([{ name: 'tell', what: 'box-in', amount: null, box: 'B-3', note: '', outG: 180, item: null }])
+  })
+
+  it('takes pads off the shelf with a renewal alone', async () => {
+    const pads = [{ item: 4, name: 'Pad set', for: 'Folio', left: 2 }]
+    const { shown, asked, press, save } = await opened(StoreDialog, waste({ pads }))
+    expect(shown.find('select').exists()).toBe(false)
+    await press('Renewed')
+    await shown.find('select').setValue(4)
+    await save()
+    await press('Weighed')
+    await save()
+    expect(asked.map((a) => a.item)).toEqual([4, null])
   })
 
   it('offers a bottle only where one can be, and stays open when refused', async () => {

@@ -48,4 +48,36 @@ export function useWaste(id: number) {
   }
 }
 
+/** Waste of the whole shop, and what is said of its boxes. */
+export function useWasteShop() {
+  const queries = useQueryClient()
+  const query = useQuery({ queryKey: ['waste'], queryFn: () => dataOf(api.GET('/api/waste')) })
+  const writes = useWrites<Api<'ShopView'>>({
+    about: 'shop',
+    stamp: () => ({ seenVersion: query.data.value?.version ?? 0 }),
+    written: (now) => {
+      queries.setQueryData(['shop'], now)
+      void queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'shop' })
+    },
+    refetch: () => query.refetch(),
+  })
+  const write = writes.write
+  return {
+    query,
+    shop: computed(() => query.data.value ?? null),
+    busy: writes.busy,
+    problem: writes.problem,
+    asking: writes.asking,
+    canRetry: computed(writes.canRetry),
+    retry: writes.retry,
+    dismiss: writes.dismiss,
+    tag: write((body: Api<'BoxCameRequest'>) => dataOf(api.POST('/api/waste/boxes', { body }))),
+    tell: write((body: Api<'BoxToldRequest'>) => dataOf(api.POST('/api/waste/boxes/told', { body }))),
+    rules: write((body: Api<'LocalRulesRequest'>) => dataOf(api.POST('/api/waste/local-rules', { body }))),
+  }
+}
+
+export type WasteShop = Api<'WasteShopView'>
+export type WasteBox = Api<'BoxView'>
+export type WasteShopDesk = ReturnType<typeof useWasteShop>
 export type WasteDesk = ReturnType<typeof useWaste>

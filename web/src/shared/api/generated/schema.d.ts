@@ -160,6 +160,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/guides/template/{model}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where the tube of an outside bottle goes through the wall of a model, for a template at full size. */
+        get: operations["getTemplate"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/machines/{id}/parts": {
         parameters: {
             query?: never;
@@ -169,23 +186,6 @@ export interface paths {
         };
         /** What the record says of a machine's parts: off, back, renewed. */
         get: operations["getMachineParts"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/waste": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Machines whose waste store was ever told of, by which is next. */
-        get: operations["listWaste"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1640,6 +1640,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/waste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Waste of the shop: machines by which is next, boxes, keys, pads, what was handed in. */
+        get: operations["listWaste"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/waste/handed-in.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that was handed in, as a table. */
+        get: operations["getHandedIn"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/waste/boxes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A waste box, tank or cartridge got a tag. */
+        post: operations["tagBox"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/waste/boxes/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A waste box was weighed, washed, tried or got new pads, out of its machine. */
+        post: operations["tellBox"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/waste/local-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The line of the shop's own council about waste ink, pads and boxes. */
+        post: operations["setLocalRules"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -1769,6 +1854,7 @@ export interface components {
             step: string;
             does: components["schemas"]["DoesView"][];
             stays: string;
+            drawing?: null | components["schemas"]["DrawingView"];
         };
         AddPersonRequest: {
             name: null | string;
@@ -1912,6 +1998,64 @@ export interface components {
             emptyOn: null | string;
             /** Format: date-time */
             emptyEarliest: null | string;
+        };
+        BoxCameRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            tag: null | string;
+            fits: null | string;
+            /** Format: double */
+            tareG: null | number;
+            /** Format: double */
+            grams: null | number;
+            note: null | string;
+        };
+        BoxModelView: {
+            id: string;
+            name: string;
+            /** Format: double */
+            tareG: number;
+        };
+        BoxMomentView: {
+            /** Format: date-time */
+            at: string;
+            says: string;
+            serial: string;
+        };
+        BoxToldRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            box: null | string;
+            what: null | string;
+            /** Format: double */
+            amount: null | number;
+            note: null | string;
+        };
+        BoxView: {
+            tag: string;
+            fits: string;
+            model: string;
+            /** Format: double */
+            tareG: number;
+            serial: string;
+            here: boolean;
+            /** Format: double */
+            netG: null | number;
+            /** Format: double */
+            safeG: null | number;
+            stand: string;
+            /** Format: date-time */
+            dryOn: null | string;
+            /** Format: int32 */
+            washes: number;
+            /** Format: int32 */
+            resets: number;
+            next: string;
+            life: components["schemas"]["BoxMomentView"][];
         };
         BranchView: {
             id: string;
@@ -2300,6 +2444,13 @@ export interface components {
             entry: number;
             says: string;
         };
+        DrawingView: {
+            kind: string;
+            modelId: string;
+            model: string;
+            stack: components["schemas"]["StackLayer"][];
+            hole: null | components["schemas"]["ExitHole"];
+        };
         EditRequest: {
             /** Format: uuid */
             key: string;
@@ -2334,6 +2485,17 @@ export interface components {
             /** Format: double */
             weight: number;
             moves: components["schemas"]["MoveView"][];
+        };
+        ExitHole: {
+            wall: string;
+            /** Format: double */
+            diameterMm: number;
+            /** Format: double */
+            upMm: number;
+            /** Format: double */
+            inMm: number;
+            edge: string;
+            clear: string;
         };
         FastenersView: {
             removal: string;
@@ -2604,6 +2766,16 @@ export interface components {
              * @default 0
              */
             thread: number;
+        };
+        HandedInView: {
+            /** Format: date-time */
+            at: string;
+            what: string;
+            /** Format: double */
+            kg: number;
+            where: string;
+            serial: string;
+            person: string;
         };
         HeadCareView: {
             /** Format: int64 */
@@ -2906,6 +3078,13 @@ export interface components {
              */
             thread: number;
         };
+        LocalRulesRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            line: null | string;
+        };
         LostRequest: {
             /** Format: uuid */
             key: string;
@@ -3206,6 +3385,14 @@ export interface components {
              * @default 0
              */
             thread: number;
+        };
+        PadsView: {
+            /** Format: int64 */
+            item: number;
+            name: string;
+            for: string;
+            /** Format: double */
+            left: number;
         };
         PartLifeView: {
             part: string;
@@ -3740,6 +3927,14 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        StackLayer: {
+            name: string;
+            kind: string;
+            /** Format: double */
+            mm: number;
+            /** @default  */
+            way: string;
+        };
         StationDetail: {
             id: string;
             name: string;
@@ -3870,6 +4065,10 @@ export interface components {
             amount: null | number;
             box: null | string;
             note: null | string;
+            /** Format: double */
+            outG?: null | number;
+            /** Format: int64 */
+            item?: null | number;
             /**
              * Format: int32
              * @default 0
@@ -4212,6 +4411,23 @@ export interface components {
             /** Format: date-time */
             bottleOn: null | string;
         };
+        WasteSchoolView: {
+            school: string;
+            option: string;
+            why: string;
+            way: string;
+        };
+        WasteShopView: {
+            /** Format: int32 */
+            version: number;
+            rows: components["schemas"]["WasteRowView"][];
+            boxes: components["schemas"]["BoxView"][];
+            models: components["schemas"]["BoxModelView"][];
+            keys: components["schemas"]["KeyView"][];
+            pads: components["schemas"]["PadsView"][];
+            handedIn: components["schemas"]["HandedInView"][];
+            rules: string;
+        };
         WasteView: {
             /** Format: int64 */
             job: number;
@@ -4264,6 +4480,14 @@ export interface components {
             keys: components["schemas"]["KeyView"][];
             currency: string;
             unserviced: string;
+            hasBox: boolean;
+            boxes: components["schemas"]["BoxView"][];
+            pads: components["schemas"]["PadsView"][];
+            bySchool: null | components["schemas"]["WasteSchoolView"];
+            /** Format: date-time */
+            dueOn: null | string;
+            due: string;
+            rules: string;
         };
         WasteWayView: {
             id: string;
@@ -4282,6 +4506,10 @@ export interface components {
             spared: number;
             why: string;
             open: boolean;
+            /** Format: double */
+            cheaperUntilDays: null | number;
+            /** Format: double */
+            cheaperUntilRuns: null | number;
         };
         WayView: {
             id: string;
@@ -5406,12 +5634,12 @@ export interface operations {
             };
         };
     };
-    getMachineParts: {
+    getTemplate: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                id: number;
+                model: string;
             };
             cookie?: never;
         };
@@ -5423,7 +5651,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PartLifeView"][];
+                    "application/json": components["schemas"]["DrawingView"];
                 };
             };
             /** @description Bad Request */
@@ -5491,11 +5719,13 @@ export interface operations {
             };
         };
     };
-    listWaste: {
+    getMachineParts: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                id: number;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -5506,7 +5736,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["WasteRowView"][];
+                    "application/json": components["schemas"]["PartLifeView"][];
                 };
             };
             /** @description Bad Request */
@@ -13056,6 +13286,433 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    listWaste: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WasteShopView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getHandedIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    tagBox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoxCameRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    tellBox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoxToldRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    setLocalRules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LocalRulesRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopView"];
                 };
             };
             /** @description Bad Request */
