@@ -15,7 +15,13 @@ namespace SideBench.Web.Tests;
 
 public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
 {
-    private static readonly HashSet<string> OpenToAll = ["/api/session/", "/api/session/first-owner", "/api/{**rest}"];
+    private static readonly HashSet<string> OpenToAll =
+    [
+        "/api/session/",
+        "/api/session/first-owner",
+        "/api/calendar/{secret}.ics",
+        "/api/{**rest}",
+    ];
 
     [Fact]
     public async Task EveryAddressOfTheApi_NeedsSignIn()

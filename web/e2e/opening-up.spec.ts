@@ -130,10 +130,12 @@ test('a guide is followed by two people, with the word, a photo and a number, an
 })
 
 /** Does whatever the card asks for, until the guide has no step left. */
-async function followToEnd(page: Page) {
+/** Follows a guide; one whose pads must dry for a day stops where they would go back. */
+async function followToEnd(page: Page, until = '') {
   const photo = await page.screenshot({ clip: { x: 0, y: 0, width: 120, height: 90 } })
   const asks = (what: string) => act(page).getByText(what)
   while ((await page.getByRole('button', { name: 'Guide done' }).count()) === 0) {
+    if (until && (await key(page)) === until) return
     if (await page.getByLabel('Who agreed').count()) {
       await page.getByLabel('Who agreed').fill('Sal Marsh')
       await page.getByRole('button', { name: 'They agree' }).click()
@@ -159,6 +161,7 @@ for (const [guide, model, serial, fitted] of [
   ['pads', 'Tolling Folio 3', 'OU-5106', ''],
   ['hand-flush', 'Tolling Folio 3', 'OU-5107', ''],
   ['under-head', 'Marram Quartet A4', 'OU-5108', ''],
+  ['store-not-found', 'Tolling Broadside 44', 'OU-5113', ''],
 ] as const)
   test(`the guide ${guide} is followed to its end, with everything back, on ${model}`, async ({ page }) => {
     test.setTimeout(180_000)
@@ -179,6 +182,27 @@ for (const [guide, model, serial, fitted] of [
       await page.goto(`/bench/${job}/hand-over`)
       await expect(page.getByTestId('hand-over-sheet')).toContainText(`Fitted: ${fitted}`)
     }
+  })
+
+for (const [guide, model, serial, until] of [
+  ['refurbish-box', 'Pellow Six Tank', 'OU-5111', 'step-lid'],
+  ['wash-store', 'Marram Duo', 'OU-5112', 'step-back'],
+] as const)
+  test(`the guide ${guide} lets nothing back on ${model} before the pads are dry`, async ({ page }) => {
+    test.setTimeout(180_000)
+    await signIn(page)
+    const job = await takeIn(page, serial, { model, moved: false })
+    await page.goto(`/bench/${job}/opening`)
+    await page.locator(`[data-guide="${guide}"]`).click()
+    await followToEnd(page, until)
+    await expect(page.getByTestId('act')).toContainText(/bottom of the drawing|Each until it clicks/)
+    await act(page).locator('[data-answer="done"]').first().click()
+    await expect(page.getByText('A wait still guards this')).toBeVisible()
+    await expect(page.getByText(/pads dry, 24 h to go/)).toBeVisible()
+    expect(await key(page)).toBe(until)
+    // The card stays on the panel: it must not print.
+    await page.goto(`/bench/${job}`)
+    await expect(page.getByTestId('tray')).toContainText('do not print')
   })
 
 test('a guide on paper differs by model, and the record says when a part was last off', async ({ page }) => {

@@ -16,6 +16,8 @@ public static class LedgerMeasure
     private const int Seed = 21_126;
     private const int ManyEntries = 5_000;
     private const double Large = 150;
+    private const double Season = 0.5;
+    private const double LifeYears = 10;
 
     /// <summary>Measures slots.</summary>
     /// <param name="options">--runs N, --markdown FILE.</param>
@@ -66,7 +68,13 @@ public static class LedgerMeasure
         var numbers = shop.Numbers.Of<WasteNumbers>();
         var clock = Stopwatch.StartNew();
         var all = Enumerable.Range(0, Runs(options)).AsParallel().AsOrdered().Select(i => StoreTrial.Of(numbers, Seed + i)).ToList();
-        var each = clock.Elapsed.TotalMilliseconds * Environment.ProcessorCount / all.Count;
+        var seasons = Enumerable
+            .Range(0, Runs(options) / 4)
+            .AsParallel()
+            .AsOrdered()
+            .Select(i => StoreTrial.Of(numbers, Seed + i, Season))
+            .ToList();
+        var each = clock.Elapsed.TotalMilliseconds * Environment.ProcessorCount / (all.Count + seasons.Count);
         var said = new StringBuilder();
         said.AppendLine(
                 CultureInfo.InvariantCulture,
@@ -85,6 +93,7 @@ public static class LedgerMeasure
                         : "weighed twice or more"
                     )
                 )
+                .Concat(seasons.GroupBy(_ => "use that changes with the seasons, apart"))
         )
             said.AppendLine(
                 CultureInfo.InvariantCulture,
@@ -93,9 +102,36 @@ public static class LedgerMeasure
                     + $"| {100 * group.Average(o => o.IsCounterWithin ? 1.0 : 0):0.0} % "
                     + $"| {100 * group.Average(o => o.IsStoreWithin ? 1.0 : 0):0.0} % |"
             );
+        foreach (
+            var (name, errors) in new[] { ("twice or more", 2), ("once", 1), ("never", 0) }.Select(w => (w.Item1, Errors(all, w.Item2)))
+        )
+            said.AppendLine()
+                .AppendLine(
+                    CultureInfo.InvariantCulture,
+                    $"The store's date, weighed {name}: median error {100 * errors[errors.Count / 2]:0.0} % of the time until then."
+                );
+        foreach (var obeys in new[] { true, false })
+        {
+            var lives = Enumerable
+                .Range(0, Runs(options) / 10)
+                .AsParallel()
+                .Select(i => StoreTrial.Life(numbers, Seed + i, LifeYears, obeys));
+            var ended = lives.ToList();
+            said.AppendLine()
+                .AppendLine(
+                    CultureInfo.InvariantCulture,
+                    $"{ended.Count} stores over {LifeYears:0} years, the gate {(obeys ? "obeyed" : "bypassed")}: "
+                        + $"{ended.Count(l => l.Floods)} ran over; {ended.Sum(l => l.Resets):N0} resets, "
+                        + $"{ended.Sum(l => l.Let):N0} of them without new pads first; {ended.Sum(l => l.Renewals):N0} renewals."
+                );
+        }
+
         said.AppendLine().AppendLine(CultureInfo.InvariantCulture, $"A store takes {each:0.0} ms of one core, its made-up life with it.");
         return Said(said, options);
     }
+
+    private static List<double> Errors(List<StoreOutcome> all, int weighed) =>
+        [.. all.Where(o => o.Weighed == weighed).Select(o => o.DateError).OfType<double>().Order()];
 
     // How often the warning comes before air, and how much is left then; never weighed, for several choices of a shop.
     private static void Warnings(StringBuilder said, InkNumbers numbers, int runs)

@@ -29,6 +29,8 @@ public static class MeasureCommand
             return LedgerMeasure.Ink(slots);
         if (options is ["waste", .. var stores])
             return LedgerMeasure.Waste(stores);
+        if (options is ["day", .. var days])
+            return DayMeasure.Run(days);
         if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
             return 2;
         var root = Settings.Needed(Settings.Database);

@@ -1,3 +1,4 @@
+using SideBench.Core.Day;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.HeadCare;
 using SideBench.Core.Ink;
@@ -25,6 +26,7 @@ public static class HouseCrafts
         InkCraft.Craft,
         WasteCraft.Craft,
         ShelfCraft.Craft,
+        DayCraft.Craft,
     ]);
 
     /// <summary>The small sums of all crafts.</summary>

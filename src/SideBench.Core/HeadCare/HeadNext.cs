@@ -138,6 +138,8 @@ public sealed record HeadNext(HeadNextKind Kind, string Title, string Says)
     {
         var says = HeadWords.Brings(head.Case, next);
         var limits = head.Case.Limits;
+        if (next is { IsClean: true, Counter.Pct: > 0 } && head.StoreGramsPerPoint is { } grams)
+            says += $" About {next.Counter.Pct * grams:0.0}\u2009g go into the waste store.";
         if (next.IsClean && limits.RowSoFar + 1 >= limits.CleansInRow)
             says += $" It is number {limits.RowSoFar + 1} in a row; another comes only after a rest.";
         if (next.IsClean && limits.CounterRoom is { } room && next.Counter.Pct > 0)

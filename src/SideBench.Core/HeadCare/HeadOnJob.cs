@@ -30,6 +30,9 @@ public sealed record HeadOnJob(
     /// <summary>Whether the supply was worked on: a sheet is no proof of that.</summary>
     public bool SupplyMended { get; init; }
 
+    /// <summary>What a point of the counter brings into the waste store, g; null where the model does not tell.</summary>
+    public double? StoreGramsPerPoint { get; init; }
+
     /// <summary>The head of a job.</summary>
     /// <param name="job">A thread of the job.</param>
     /// <param name="numbers">House numbers.</param>
@@ -92,6 +95,7 @@ public sealed record HeadOnJob(
         {
             TooFaint = [.. state.Sheets[^1].Units.Where(u => u.IsTooFaint).Select(u => u.Id)],
             SupplyMended = cleans.Work.Any(w => numbers.SupplyStations.Contains(job.Book.Book.Step(w.Repair)?.Station ?? "")),
+            StoreGramsPerPoint = model.Waste?.GramsPerPoint,
             Smudges = state.Threads.Any(t => t.IsOpen && numbers.Smudge.Contains(t.Complaint)),
         };
     }

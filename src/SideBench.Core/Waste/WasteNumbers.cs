@@ -18,6 +18,7 @@ namespace SideBench.Core.Waste;
 /// <param name="BottleMl">An outside bottle, ml.</param>
 /// <param name="BottleEmptyPct">It is emptied at this level, %.</param>
 /// <param name="ResetFromPct">Below this count there is nothing to reset, %.</param>
+/// <param name="WarnPct">From this count on the machine warns, %.</param>
 /// <param name="FarApart">Counter and store are far apart from this difference on, share.</param>
 /// <param name="UseFromDays">Readings of a machine's counter tell its use from so many days apart on, days.</param>
 /// <param name="WaterGramsPerMl">What water of a bench trial weighs, g/ml.</param>
@@ -46,6 +47,7 @@ public sealed record WasteNumbers(
     double TrialShare,
     double WeighMin,
     double ResetFromPct,
+    double WarnPct,
     double FarApart,
     double UseFromDays,
     WasteWayNumbers Ways,

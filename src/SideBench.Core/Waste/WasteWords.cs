@@ -1,8 +1,26 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Waste;
 
 /// <summary>What a waste store comes to, in words.</summary>
 public static class WasteWords
 {
+    /// <summary>What is to be looked into when the last reset left the count as it was; empty when it did not.</summary>
+    /// <param name="machine">The machine.</param>
+    public static string NotStored(MachineCase machine)
+    {
+        if (
+            machine.Readings.GetValueOrDefault(CounterReset.ReadBefore) is not { } before
+            || machine.Readings.GetValueOrDefault(CounterReset.ReadBack) is not { } after
+            || after.Reading.Value < before.Reading.Value - CounterReset.Moved
+            || machine.ReadingLife.Any(r => r.At > after.At && r.Reading.Counter is not null && r.Reading.What != CounterReset.ReadBack)
+        )
+            return "";
+        return $"The last reset was not stored: {before.Reading.Value:0.#}\u2009% before and {after.Reading.Value:0.#}\u2009% after. "
+            + "Switch off at the panel and on, and read it back before anything is spent again. A key that was spent stays spent here: "
+            + "look whether the program was set to this very machine, then ask its seller with the line of the record.";
+    }
+
     /// <summary>The gap between what the counter says and what the store holds, one sentence.</summary>
     /// <param name="store">The store.</param>
     /// <param name="numbers">House numbers.</param>

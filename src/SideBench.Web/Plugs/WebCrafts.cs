@@ -1,7 +1,9 @@
 using SideBench.Core.HeadCare;
 using SideBench.Core.Ink;
 using SideBench.Core.Waste;
+using SideBench.Data.Shop;
 using SideBench.Devices.ResetService;
+using SideBench.Web.Features.Day;
 using SideBench.Web.Features.Estimates;
 using SideBench.Web.Features.HeadCare;
 using SideBench.Web.Features.Ink;
@@ -36,6 +38,10 @@ public static class WebCrafts
             Services = services => services.AddSingleton<IResetService, ResetServiceStandIn>().AddSingleton<WasteDesk>(),
         },
         new WebCraft("Shelf", routes => routes.MapShelf()) { Services = services => services.AddSingleton<ShelfDesk>() },
+        new WebCraft("Day", routes => routes.MapDay())
+        {
+            Services = services => services.AddSingleton<DayDesk>().AddSingleton<CalendarFeed>().AddSingleton<CalendarStore>(),
+        },
         new WebCraft("Sums", routes => routes.MapSums()),
         new WebCraft("Estimates", routes => routes.MapEstimates()),
     ];

@@ -17,7 +17,7 @@ public partial class LayersTests
         ["Jobs"],
         ["Shelf"],
         ["Diagnosis"],
-        ["Nozzles", "StripDown", "Waste"],
+        ["Nozzles", "StripDown", "Waste", "Day"],
         ["Ink"],
         ["HeadCare"],
         ["Bench"],

@@ -223,6 +223,19 @@ public class StoreOnJobTests
     }
 
     [Fact]
+    public void AResetThatWasNotStored_IsLookedInto_UntilTheCounterIsReadAgain()
+    {
+        var job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null));
+        Assert.Equal("", WasteWords.NotStored(job.Machine));
+        job.Tell(w => w.Reset(Told("service", 99, 99), []));
+        Assert.Contains("99\u2009% before and 99\u2009% after", WasteWords.NotStored(job.Machine), StringComparison.Ordinal);
+        job.Tell(w => w.Tell("counter-read", 1, null, null));
+        Assert.Equal("", WasteWords.NotStored(job.Machine));
+        Assert.Equal((1.0, true), (job.Store.Counter!.Pct, job.Store.Counter.IsRead));
+        Assert.Equal(("out-of-range", "/amount"), Of(job.Try(w => w.Tell("counter-read", 132, null, null))));
+    }
+
+    [Fact]
     public void WeighingsThatCannotBe_AreDoubted()
     {
         var job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null)).Count(0).Later(100).Count(20);
@@ -309,22 +322,6 @@ public class StoreOnJobTests
         var bench = TestShop.Case(job.Lines);
         var alone = bench.Book.Repairs.First(r => r.Tags.Contains("counter-reset-only"));
         Assert.NotEqual("reset-needs-room", SideBench.Core.Diagnosis.Gates.Holding(bench.Book, bench.Facts, alone, [])?.Id);
-    }
-
-    [Fact]
-    public void Calendar_IsAWholeDay_EscapedAndFolded()
-    {
-        var file = DueCalendar.Of(
-            "w-1@x",
-            new DateOnly(2026, 12, 31),
-            "Waste of Folio 3, PS-1; left",
-            new string('ü', 60) + "\nnext",
-            TestShop.Now
-        );
-        Assert.Contains("DTSTART;VALUE=DATE:20261231\r\nDTEND;VALUE=DATE:20270101\r\n", file, StringComparison.Ordinal);
-        Assert.Contains("SUMMARY:Waste of Folio 3\\, PS-1\\; left\r\n", file, StringComparison.Ordinal);
-        Assert.All(file.Split("\r\n"), l => Assert.True(System.Text.Encoding.UTF8.GetByteCount(l) <= 75));
-        Assert.Contains(new string('ü', 60) + "\\nnext", file.Replace("\r\n ", "", StringComparison.Ordinal), StringComparison.Ordinal);
     }
 
     private static ResetGate Gate(OnBench job) => ResetGate.Of(job.Store, job.Machine, job.State.OpenedAt);

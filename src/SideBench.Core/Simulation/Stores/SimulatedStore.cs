@@ -9,6 +9,7 @@ namespace SideBench.Core.Simulation.Stores;
 /// </summary>
 public sealed class SimulatedStore
 {
+    private const double DaysOfYear = 365.25;
     private readonly WasteHistory kind;
     private readonly WasteNumbers numbers;
     private readonly Random chance;
@@ -18,6 +19,7 @@ public sealed class SimulatedStore
     private readonly double dryDays;
     private readonly double shape;
     private readonly double scale;
+    private readonly double season;
     private double stays;
     private double dries;
 
@@ -26,9 +28,10 @@ public sealed class SimulatedStore
     /// <param name="numbers">House numbers.</param>
     /// <param name="chance">Draws.</param>
     /// <param name="at">When it begins.</param>
-    public SimulatedStore(WasteHistory kind, WasteNumbers numbers, Random chance, DateTimeOffset at)
+    /// <param name="season">How far its use rises and falls over the year, share of its mean; 0 for use that is alike all year.</param>
+    public SimulatedStore(WasteHistory kind, WasteNumbers numbers, Random chance, DateTimeOffset at, double season = 0)
     {
-        (this.kind, this.numbers, this.chance, Now) = (kind, numbers, chance, at);
+        (this.kind, this.numbers, this.chance, Now, this.season) = (kind, numbers, chance, at, season);
         var noise = numbers.Noise;
         inflow = Math.Exp(Normal.Sample(chance, 0, noise.InflowSd));
         var both = (numbers.VolatileShare * (1 - numbers.VolatileShare) / (noise.ShareSd * noise.ShareSd)) - 1;
@@ -43,7 +46,7 @@ public sealed class SimulatedStore
     private SimulatedStore(SimulatedStore from, int seed)
     {
         (kind, numbers, chance, Now) = (from.kind, from.numbers, new Random(seed), from.Now);
-        (inflow, share, dryDays, shape, scale) = (from.inflow, from.share, from.dryDays, from.shape, from.scale);
+        (inflow, share, dryDays, shape, scale, season) = (from.inflow, from.share, from.dryDays, from.shape, from.scale, from.season);
         (stays, dries, Count) = (from.stays, from.dries, from.Count);
     }
 
@@ -65,7 +68,8 @@ public sealed class SimulatedStore
     /// <summary>A day goes by.</summary>
     public void Day()
     {
-        var points = Gamma.Sample(chance, shape, 1 / scale);
+        var now = 1 + (season * Math.Sin(Now.DayOfYear / DaysOfYear * 2 * Math.PI));
+        var points = now * Gamma.Sample(chance, shape, 1 / scale);
         var came = inflow * kind.GramsPerPoint * points;
         Count += points;
         dries = (dries * Math.Exp(-1 / dryDays)) + (share * came);

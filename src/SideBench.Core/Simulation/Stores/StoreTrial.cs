@@ -9,17 +9,25 @@ namespace SideBench.Core.Simulation.Stores;
 /// <param name="CounterFull">When the count really reached its limit; null when not within what is told.</param>
 /// <param name="StoreFull">When the store really was at the mass it is used to.</param>
 /// <param name="Said">What the ledger said.</param>
+/// <param name="At">When it was asked.</param>
 public sealed record StoreOutcome(
     string Kind,
     int Weighed,
     double MassG,
     DateTimeOffset? CounterFull,
     DateTimeOffset? StoreFull,
-    WasteEstimate Said
+    WasteEstimate Said,
+    DateTimeOffset At
 )
 {
     /// <summary>Whether the mass lies within its band.</summary>
     public bool IsMassWithin => MassG >= Said.Mass.Low && MassG <= Said.Mass.High;
+
+    /// <summary>How far the store's median date is off, share of the time until then; null where either is not told.</summary>
+    public double? DateError =>
+        StoreFull is { } full && Said.StoreFullOn.Median is { } median && full > At
+            ? Math.Abs((median - full).TotalDays) / (full - At).TotalDays
+            : null;
 
     /// <summary>Whether the counter was full between early and late.</summary>
     public bool IsCounterWithin => IsWithin(CounterFull, Said.CounterFullOn);
@@ -40,6 +48,8 @@ public static class StoreTrial
     private const int LeastAge = 20;
     private const int MostAge = 700;
     private const int RenewEach = 400;
+    private const int FirstLook = 30;
+    private const int Worth = 21;
     private static readonly DateTimeOffset Begins = new(2025, 1, 6, 8, 0, 0, TimeSpan.Zero);
 
     private static readonly (string Name, WasteHistory Store)[] Kinds =
@@ -52,11 +62,12 @@ public static class StoreTrial
     /// <summary>One made-up store.</summary>
     /// <param name="numbers">House numbers.</param>
     /// <param name="seed">Draws its life.</param>
-    public static StoreOutcome Of(WasteNumbers numbers, int seed)
+    /// <param name="season">How far its use rises and falls over the year, share of its mean.</param>
+    public static StoreOutcome Of(WasteNumbers numbers, int seed, double season = 0)
     {
         var chance = new Random(seed);
         var (name, kind) = Kinds[seed % Kinds.Length];
-        var store = new SimulatedStore(kind, numbers, chance, Begins);
+        var store = new SimulatedStore(kind, numbers, chance, Begins, season);
         var (readEach, weighEach) = (10 + chance.Next(60), chance.NextDouble() < 0.3 ? int.MaxValue : 40 + chance.Next(200));
         var weighed = 0;
         for (var day = chance.Next(LeastAge, MostAge); day >= 0; day--)
@@ -93,8 +104,61 @@ public static class StoreTrial
             store.Mass,
             counter,
             full,
-            WasteLedger.Of(store.History, numbers, store.Now).Value
+            WasteLedger.Of(store.History, numbers, store.Now).Value,
+            store.Now
         );
+    }
+
+    /// <summary>
+    /// A store over years of visits: at every stop of its counter, and, where the gate is obeyed, on the day that the ledger gives for the
+    /// store. Reset where the gate is open or is not asked, else renewed first.
+    /// </summary>
+    /// <param name="numbers">House numbers.</param>
+    /// <param name="seed">Draws its life.</param>
+    /// <param name="years">So long.</param>
+    /// <param name="obeys">Whether the gate and the day are obeyed.</param>
+    public static StoreLife Life(WasteNumbers numbers, int seed, double years, bool obeys)
+    {
+        var chance = new Random(seed);
+        var kind = Kinds[seed % Kinds.Length].Store;
+        var store = new SimulatedStore(kind, numbers, chance, Begins);
+        var life = new StoreLife(false, 0, 0, 0);
+        // Of a new store on a machine whose use nobody knows yet, a first look is taken for the next reading.
+        DateTimeOffset? due = Begins.AddDays(FirstLook);
+        for (var day = 0; day < years * 365.25; day++)
+        {
+            store.Day();
+            life = life with { Floods = life.Floods || store.Mass - kind.TareG > kind.AbsorbentLimitG };
+            var stops = store.Count >= kind.CounterLimitPct;
+            if (!stops && !(obeys && store.Now >= due))
+                continue;
+            store.Read();
+            // Some weigh at every stop, some now and then; who comes for the store weighs it.
+            if (obeys && (!stops || chance.Next(3) > 0))
+                store.Weigh();
+            if (!obeys)
+            {
+                store.Reset();
+                life = life with { Resets = life.Resets + 1, Let = life.Let + 1 };
+                continue;
+            }
+
+            var says = WasteLedger.Of(store.History, numbers, store.Now).Value;
+            var may = stops ? says.MayReset : says.StoreFullOn.Early is not { } early || early > store.Now.AddDays(Worth);
+            if (!may)
+                store.Renew();
+            if (stops)
+                store.Reset();
+            life = new StoreLife(
+                life.Floods,
+                life.Resets + (stops ? 1 : 0),
+                life.Let + (stops && may ? 1 : 0),
+                life.Renewals + (may ? 0 : 1)
+            );
+            due = WasteLedger.Of(store.History, numbers, store.Now).Value.StoreFullOn.Early;
+        }
+
+        return life;
     }
 
     // What becomes of it when nobody does anything but reset the counter.
@@ -115,3 +179,10 @@ public static class StoreTrial
         return (counter, full);
     }
 }
+
+/// <summary>What became of a store over years of visits.</summary>
+/// <param name="Floods">Whether it ever held more than it can.</param>
+/// <param name="Resets">Resets of its counter.</param>
+/// <param name="Let">Those that the gate let through without new pads first.</param>
+/// <param name="Renewals">New pads.</param>
+public sealed record StoreLife(bool Floods, int Resets, int Let, int Renewals);

@@ -26,8 +26,8 @@ public sealed record CounterReset(string Way, double Before, double After, long?
     /// <summary>Work of the fault book with this tag sees to the store.</summary>
     public const string SeenToTag = "makes-room";
 
-    // A count that hardly moved was not stored.
-    private const double Moved = 1;
+    /// <summary>A count that fell by less was not stored, points.</summary>
+    public const double Moved = 1;
 
     public static readonly EntryKind Form = new(
         "counter-reset",

@@ -147,6 +147,7 @@ public sealed record KeyView(long Item, string Name, string For, double Left);
 /// <param name="SafeG">The mass it is used to, with its own.</param>
 /// <param name="First">Which comes first: counter or store.</param>
 /// <param name="Says">The gap, one sentence.</param>
+/// <param name="WarnPct">From this count on the machine warns, %.</param>
 /// <param name="PartialTo">What a partial reset is promised to leave, %; null where there is none or it is spent.</param>
 public sealed record WasteView(
     long Job,
@@ -194,7 +195,8 @@ public sealed record WasteView(
     WasteSchoolView? BySchool,
     DateTimeOffset? DueOn,
     string Due,
-    string Rules
+    string Rules,
+    double WarnPct
 );
 
 /// <summary>A machine by which of its counter and store is next.</summary>

@@ -178,14 +178,8 @@ public static class WasteEndpoints
             return ProblemResults.Of(looked.Problems);
         if (looked.Value is not { Due: { } due } machine)
             return ProblemResults.Of(WasteProblem.NothingDue, "");
-        var day = DateOnly.FromDateTime(due.On.UtcDateTime);
-        var file = DueCalendar.Of(
-            $"waste-{machine.Serial}-{day:yyyyMMdd}@side-bench",
-            day,
-            $"Waste of {machine.Model}, {machine.Serial}",
-            due.Says,
-            books.Now
-        );
+        var entry = new CalendarEntry($"waste-{machine.Serial}", $"Waste of {machine.Model}, {machine.Serial}", due.Says, due.On, true);
+        var file = CalendarFile.Of([entry], books.Now);
         return Results.Text(file, "text/calendar; charset=utf-8");
     }
 

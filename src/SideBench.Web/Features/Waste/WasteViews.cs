@@ -56,7 +56,7 @@ internal static class WasteViews
             now is null ? null : Dates(now.StoreFullOn),
             now?.First ?? "",
             store is null ? "This model’s packs do not say what its waste store holds." : WasteWords.Gap(store, numbers),
-            now is null ? [] : [.. now.Doubts.Select(d => d.Says).Distinct()],
+            [.. (now?.Doubts ?? []).Select(d => d.Says).Append(WasteWords.NotStored(machine)).Where(says => says.Length > 0).Distinct()],
             gate is null ? [] : [.. gate.Items.Select(i => new GateItemView(i.Id, i.IsMet, i.Says))],
             gate?.IsOpen == true,
             gate?.Needs ?? [],
@@ -76,7 +76,8 @@ internal static class WasteViews
             BySchool(model, job, numbers),
             due?.On,
             due?.Says ?? "",
-            Rules(books)
+            Rules(books),
+            numbers.WarnPct
         );
     }
 

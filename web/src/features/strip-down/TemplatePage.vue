@@ -37,9 +37,9 @@ const print = () => window.print()
       <PaperHead :about="drawing.model" />
       <h1 class="text-2xl">Exit hole, at full size</h1>
       <p>
-        In the {{ drawing.hole.wall }}: ⌀ {{ drawing.hole.diameterMm }} mm, its middle {{ drawing.hole.upMm }} mm over the
-        lower edge and {{ drawing.hole.inMm }} mm from the {{ drawing.hole.edge }} edge, seen from outside. Behind it,
-        clear of {{ drawing.hole.clear }}.
+        In the {{ drawing.hole.wall }}: ⌀ {{ drawing.hole.diameterMm }} mm, its middle {{ drawing.hole.upMm }} mm over
+        the lower edge and {{ drawing.hole.inMm }} mm from the {{ drawing.hole.edge }} edge, seen from outside. Behind
+        it, clear of {{ drawing.hole.clear }}.
       </p>
       <ul class="my-2 border-l-4 border-stop bg-stop-tint px-3 py-1.5">
         <li>Lead out. Eye cover on. Nothing behind the wall: look again before you drill.</li>

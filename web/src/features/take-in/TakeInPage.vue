@@ -8,6 +8,7 @@ import ChoiceRow from './ChoiceRow.vue'
 import CustomerPart from './CustomerPart.vue'
 import KnownPart from './KnownPart.vue'
 import MachinePart from './MachinePart.vue'
+import OfferedPromise from './OfferedPromise.vue'
 import { useTakeIn } from './useTakeIn'
 
 const takeIn = useTakeIn()
@@ -41,6 +42,11 @@ async function send() {
   const job = await takeIn.send()
   if (job) await router.push(`/bench/${job}/tag`)
   else await nextTick(() => document.querySelector<HTMLElement>('[aria-invalid=true]')?.focus())
+}
+/** A time as its field holds it, by the clock on the wall. */
+function localTime(iso: string): string {
+  const at = new Date(iso)
+  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
 }
 </script>
 
@@ -181,6 +187,7 @@ async function send() {
           :aria-describedby="f.described"
         />
       </FieldRow>
+      <OfferedPromise :model="form.modelId" :complaint="form.complaint" @take="form.promise = localTime($event)" />
       <FieldRow v-slot="f" label="Accessories left with it" pointer="/accessories" :problem="problem">
         <input
           :id="f.id"

@@ -1,12 +1,26 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import { useKeys } from '@/shared/state/useKeys'
 import { useNow } from '@/shared/state/useNow'
+import { useSession } from '@/shared/state/useSession'
 import { standingNow, useBoard } from '@/shared/state/useBoard'
 import LoadState from '@/shared/ui/LoadState.vue'
+import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import DayLines from './DayLines.vue'
+import NowCards from './NowCards.vue'
+import PinDialog from './PinDialog.vue'
 import TodayRow from './TodayRow.vue'
+import WalkIn from './WalkIn.vue'
+import WeekLoad from './WeekLoad.vue'
+import { useDay, type DayJob } from './useDay'
 
 const { data, isPending, error, refetch } = useBoard()
+const desk = useDay()
+const { day } = desk
+const session = useSession()
 const now = useNow()
+const picked = ref<DayJob | null>(null)
+const walkIn = ref<InstanceType<typeof WalkIn> | null>(null)
 const groups = [
   { id: 'rings', name: 'A clock is up' },
   { id: 'hands', name: 'Needs hands' },
@@ -29,12 +43,24 @@ const shown = computed(() =>
 const today = computed(() =>
   new Date(now.value).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' }),
 )
+const firm = computed(() => (day.value?.jobs ?? []).every((j) => j.kept === null || j.kept >= day.value!.level))
+const print = () => window.print()
+useKeys(() => [{ key: 'W', does: 'somebody at the door', run: () => walkIn.value?.ask() }])
 </script>
 
 <template>
-  <header class="mb-3 flex flex-wrap items-baseline gap-x-3">
+  <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1">
     <h1 class="text-2xl">Today at the bench</h1>
-    <p class="text-soft">{{ today }} · {{ data?.jobs.length ?? 0 }} machines here</p>
+    <p class="flex-1 text-soft">{{ today }} · {{ data?.jobs.length ?? 0 }} machines here</p>
+    <p
+      v-if="day && shown.length"
+      class="rounded border px-2 py-1"
+      :class="firm ? 'border-go bg-go-tint' : 'border-stop bg-stop-tint'"
+      data-testid="promises"
+    >
+      {{ day.says }}
+    </p>
+    <button type="button" class="press no-print" @click="print">Print</button>
   </header>
   <LoadState :pending="isPending" :error="error" what="the bench" @retry="refetch()">
     <section v-if="shown.length === 0" class="panel">
@@ -42,8 +68,32 @@ const today = computed(() =>
       <p>Take one in, and this page says which needs hands next.</p>
       <RouterLink to="/take-in" class="press press-main mt-3">Take a machine in</RouterLink>
     </section>
-    <div class="space-y-3">
-      <section v-for="g in shown" :key="g.id" class="panel py-2" :aria-labelledby="`group-${g.id}`" :data-group="g.id">
+    <div v-else class="grid grid-cols-[minmax(0,1fr)] gap-2">
+      <ProblemNote
+        v-if="!picked"
+        :problem="desk.problem.value"
+        :asking="desk.asking.value"
+        :can-retry="desk.canRetry.value"
+        @retry="desk.retry()"
+        @dismiss="desk.dismiss"
+      />
+      <template v-if="day">
+        <p v-if="day.moved" class="border-l-4 border-hands bg-hands-tint px-3 py-1.5" role="status">{{ day.moved }}</p>
+        <NowCards :day="day" :now="now" />
+        <DayLines v-if="day.jobs.length" :day="day" :now="now" @pick="session.mayBench && (picked = $event)" />
+        <div class="grid gap-2 md:grid-cols-2">
+          <WeekLoad :day="day" />
+          <WalkIn ref="walkIn" class="no-print" />
+        </div>
+        <PinDialog :job="picked" :day="day" :desk="desk" @close="picked = null" />
+      </template>
+      <section
+        v-for="g in shown"
+        :key="g.id"
+        class="panel no-print py-2"
+        :aria-labelledby="`group-${g.id}`"
+        :data-group="g.id"
+      >
         <h2 :id="`group-${g.id}`" class="text-base" :class="g.id === 'rings' ? 'text-stop' : ''">{{ g.name }}</h2>
         <ul class="divide-y divide-line">
           <TodayRow v-for="j in g.jobs" :key="j.id" :job="j" :now="now" />

@@ -46,6 +46,15 @@ const mass = computed(() => props.waste.massG)
             </text>
           </template>
           <text v-else x="60" y="110" text-anchor="middle" class="fill-soft text-[14px]">not read</text>
+          <line
+            x1="12"
+            x2="128"
+            :y1="y(waste.warnPct / 100)"
+            :y2="y(waste.warnPct / 100)"
+            class="stroke-wait"
+            stroke-width="2"
+            stroke-dasharray="7 4"
+          />
         </svg>
         <p class="font-bold">The counter says</p>
         <p class="text-sm text-soft">
@@ -53,7 +62,9 @@ const mass = computed(() => props.waste.massG)
             waste.counterAt
               ? `${moment(waste.counterAt)}${waste.counterRead ? '' : ', set so and not read back'}`
               : 'never read here'
-          }}
+          }}<template v-if="waste.counter !== null && waste.counter < 100 && waste.counter >= waste.warnPct"
+            >; it warns from {{ withUnit(waste.warnPct, '%') }} on</template
+          >
         </p>
       </div>
       <div>

@@ -41,6 +41,7 @@ const waste = (more: Partial<Waste> = {}) =>
     cyclesLeft: null,
     first: 'store',
     pointsPerDay: 0.4,
+    warnPct: 90,
     hasBox: false,
     boxes: [],
     pads: [],

@@ -1,0 +1,92 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Text;
+using SideBench.Core.Day;
+using SideBench.Core.Simulation;
+using SideBench.Web.Hosting;
+
+namespace SideBench.Cli.Measure;
+
+/// <summary>The plan of the day against other ways of working, on made-up weeks of a shop.</summary>
+public static class DayMeasure
+{
+    private const int UsualWeeks = 200;
+    private const int Seed = 40_727;
+    private const int Hands = 2;
+    private const int Machines = 12;
+
+    /// <summary>Measures.</summary>
+    /// <param name="options">--weeks N, --markdown FILE.</param>
+    public static int Run(string[] options)
+    {
+        if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
+            return 2;
+        var numbers = shop.Numbers.Of<DayNumbers>();
+        var weeks = MeasureCommand.Option(options, "--weeks") is { } asked ? int.Parse(asked, CultureInfo.InvariantCulture) : UsualWeeks;
+        var said = new StringBuilder();
+        said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"{weeks} made-up weeks, seed {Seed}, {Hands} pairs of hands; the same weeks for all."
+            )
+            .AppendLine()
+            .AppendLine(
+                "| worked by | promises kept | late hours a week | soaks overrun | hands, h | idle while work waited, h | machine days |"
+            )
+            .AppendLine("|---|---:|---:|---:|---:|---:|---:|");
+        var chances = new List<(double Said, bool Kept)>();
+        foreach (var policy in Enum.GetValues<DayPolicy>())
+        {
+            var all = Enumerable
+                .Range(0, weeks)
+                .AsParallel()
+                .AsOrdered()
+                .Select(i => DayTrial.Of(numbers, Seed + i, Hands, policy))
+                .ToList();
+            if (policy == DayPolicy.Plan)
+                chances.AddRange(all.SelectMany(w => w.Said));
+            said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"| {policy} | {100.0 * all.Sum(w => w.Kept) / all.Sum(w => w.Promises):0.0} % | {all.Average(w => w.LateHours):0.0} "
+                    + $"| {all.Sum(w => w.Overruns)} | {all.Average(w => w.HandHours):0.0} | {all.Average(w => w.IdleHours):0.0} "
+                    + $"| {all.Average(w => w.StoodDays):0.0} |"
+            );
+        }
+
+        said.AppendLine().AppendLine("| said to hold | how many | kept |").AppendLine("|---|---:|---:|");
+        foreach (var tenth in chances.GroupBy(c => Math.Min(9, (int)(c.Said * 10))).OrderBy(g => g.Key))
+            said.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"| {tenth.Key * 10} to {(tenth.Key + 1) * 10} % | {tenth.Count()} | {100 * tenth.Average(c => c.Kept ? 1.0 : 0):0} % |"
+            );
+        var most = chances.Where(c => c.Said is >= 0.85 and <= 0.95).ToList();
+        said.AppendLine()
+            .AppendLine(
+                CultureInfo.InvariantCulture,
+                $"Of {most.Count} said 85 to 95 %, {100 * most.Average(c => c.Kept ? 1.0 : 0):0.0} % were kept."
+            )
+            .AppendLine()
+            .AppendLine(CultureInfo.InvariantCulture, $"A plan for {Machines} machines and {Hands} people: {Plans(numbers)}.");
+        Console.WriteLine(said);
+        if (MeasureCommand.Option(options, "--markdown") is { } file)
+            File.WriteAllText(file, said.ToString());
+        return 0;
+    }
+
+    private static string Plans(DayNumbers numbers)
+    {
+        var times = new List<(double Plan, double Chances)>();
+        for (var i = 0; i < 60; i++)
+        {
+            var (jobs, hands) = DayTrial.Morning(numbers, Seed + i, Machines, Hands);
+            var clock = Stopwatch.StartNew();
+            var plan = DayPlan.Of(jobs, hands, numbers);
+            var made = clock.Elapsed.TotalMilliseconds;
+            DayChances.Of(plan, numbers);
+            times.Add((made, clock.Elapsed.TotalMilliseconds - made));
+        }
+
+        double P95(Func<(double Plan, double Chances), double> of) =>
+            times.Skip(5).Select(of).Order().ElementAt((int)(0.95 * (times.Count - 5)));
+        return string.Create(CultureInfo.InvariantCulture, $"p95 {P95(t => t.Plan):0} ms, its chances {P95(t => t.Chances):0} ms");
+    }
+}

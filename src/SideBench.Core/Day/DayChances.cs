@@ -1,0 +1,161 @@
+using MathNet.Numerics.Distributions;
+
+namespace SideBench.Core.Day;
+
+/// <summary>How a job may end.</summary>
+/// <param name="Kept">Chance that its promise is kept, 0 to 1; null when it has none.</param>
+/// <param name="Early">Done so early in 1 of 10, min from the moment of the plan.</param>
+/// <param name="Likely">Half the time by then.</param>
+/// <param name="Late">In 9 of 10 by then.</param>
+/// <param name="Ends">All the ends that were drawn, in order, min.</param>
+public sealed record DayEnd(double? Kept, double Early, double Likely, double Late, IReadOnlyList<double> Ends)
+{
+    /// <summary>Chance that it is done by a time, 0 to 1.</summary>
+    public double By(double minute) => Ends.Count(e => e <= minute) / (double)Math.Max(1, Ends.Count);
+}
+
+/// <summary>Runs a plan through many times, with other minutes and other ways, keeping its order.</summary>
+public static class DayChances
+{
+    private const double EarlyShare = 0.1;
+    private static readonly double[] Roots = [Math.Sqrt(2), Math.Sqrt(3), Math.Sqrt(5), Math.Sqrt(7), Math.Sqrt(11), Math.Sqrt(13)];
+
+    /// <summary>How each job may end.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="numbers">House numbers.</param>
+    /// <param name="spread">
+    /// How far the minutes of a step differ from the book's, in their logarithm: mean and standard deviation; null for the house's word.
+    /// </param>
+    public static IReadOnlyList<DayEnd> Of(DayPlan plan, DayNumbers numbers, Func<DayPiece, (double Mean, double Sd)>? spread = null)
+    {
+        spread ??= _ => (0, numbers.MinutesSd);
+        var ranks = Ranks(plan);
+        var ends = plan.Jobs.Select(_ => new List<double>(numbers.Draws)).ToList();
+        for (var draw = 0; draw < numbers.Draws; draw++)
+        {
+            var at = draw;
+            List<DayJob> jobs = [.. plan.Jobs.Select((j, i) => Drawn(j, i, at, numbers))];
+            List<IReadOnlyList<DayPiece>> ways = [.. plan.Jobs.Select((j, i) => Way(j, i, at, numbers, spread))];
+            var placing = new DayPlacing(jobs, plan.Hands, ways, numbers);
+            var done = DayPlacing.Ends(placing.Lay(Order(ways, ranks)), jobs);
+            for (var j = 0; j < ends.Count; j++)
+                ends[j].Add(done[j]);
+        }
+
+        return
+        [
+            .. ends.Select(
+                (all, j) =>
+                {
+                    all.Sort();
+                    double At(double share) => all[(int)Math.Round(share * (all.Count - 1))];
+                    var end = new DayEnd(null, At(EarlyShare), At(0.5), At(1 - EarlyShare), all);
+                    return plan.Jobs[j].Promise is { } promise ? end with { Kept = end.By(promise) } : end;
+                }
+            ),
+        ];
+    }
+
+    // By when a group begins in the plan; what the likeliest way has not comes after what it has.
+    private static List<List<double>> Ranks(DayPlan plan) =>
+        [
+            .. plan.Jobs.Select(
+                (job, j) =>
+                {
+                    var way = job.Ways.Count > 0 ? job.Ways[0].Pieces : [];
+                    var starts = DayPlacing.Groups(way);
+                    return plan
+                        .Pieces.Where(p => p.Job == j && starts.Contains(p.Number))
+                        .OrderBy(p => p.Number)
+                        .Select(p => p.From)
+                        .ToList();
+                }
+            ),
+        ];
+
+    private static List<int> Order(IReadOnlyList<IReadOnlyList<DayPiece>> ways, List<List<double>> ranks)
+    {
+        var all = new List<(double Rank, int Job)>();
+        for (var j = 0; j < ways.Count; j++)
+        {
+            var groups = DayPlacing.Groups(ways[j]).Count - 1;
+            for (var g = 0; g < groups; g++)
+                all.Add((g < ranks[j].Count ? ranks[j][g] : ranks[j].DefaultIfEmpty(0).Last() + (g * AfterMin), j));
+        }
+
+        return [.. all.OrderBy(a => a.Rank).ThenBy(a => a.Job).Select(a => a.Job)];
+    }
+
+    private const double AfterMin = 30;
+
+    private static DayJob Drawn(DayJob job, int place, int draw, DayNumbers numbers) =>
+        job is { IsOthers: true, Ready: > 0 }
+            ? job with
+            {
+                Ready = job.Ready * Math.Exp(numbers.WaitSd * Normal.InvCDF(0, 1, Spread(draw, place, 0))),
+            }
+            : job;
+
+    private static IReadOnlyList<DayPiece> Way(
+        DayJob job,
+        int place,
+        int draw,
+        DayNumbers numbers,
+        Func<DayPiece, (double Mean, double Sd)> spread
+    )
+    {
+        var which = Spread(draw, place, 1);
+        var (sum, w) = (0.0, 0);
+        while (w < job.Ways.Count - 1 && (sum += job.Ways[w].Chance) < which)
+            w++;
+        if (job.Ways.Count == 0)
+            return [];
+        return
+        [
+            .. job.Ways[w]
+                .Pieces.Select(
+                    (p, i) =>
+                    {
+                        var (mean, sd) = spread(p);
+                        var minutes = p.Hands * Math.Exp(mean + (sd * Normal.InvCDF(0, 1, Spread(draw, place, 2 + i))));
+                        return p.IsOthers
+                            ? p with
+                            {
+                                Hands = minutes,
+                                Wait = p.Wait * Math.Exp(numbers.WaitSd * Normal.InvCDF(0, 1, Spread(draw, place, 50 + i))),
+                            }
+                            : p with
+                            {
+                                Hands = minutes,
+                            };
+                    }
+                ),
+        ];
+    }
+
+    // A fixed sequence for each figure of each job, so that the same plan has the same chances.
+    private static double Spread(int draw, int place, int figure)
+    {
+        var seed = ((place + 1) * 7919) + ((figure + 1) * 104_729);
+        var shift = seed * Math.Sqrt(17);
+        var value = ((draw + 1) * Roots[(place + figure) % Roots.Length]) + shift + (Scramble(draw, seed) * Rough);
+        return Math.Clamp(value - Math.Floor(value), 1e-6, 1 - 1e-6);
+    }
+
+    private const double Rough = 0.9;
+
+    // Two figures of one root would rise and fall together; this parts them.
+    private static double Scramble(int draw, int seed)
+    {
+        unchecked
+        {
+            var x = (uint)((draw * 2_654_435_761) ^ (seed * 40_503));
+            x ^= x >> 15;
+            x *= 2_246_822_519;
+            x ^= x >> 13;
+            x *= 3_266_489_917;
+            x ^= x >> 16;
+            return x / (double)uint.MaxValue;
+        }
+    }
+}

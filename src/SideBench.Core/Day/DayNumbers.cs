@@ -1,0 +1,57 @@
+namespace SideBench.Core.Day;
+
+/// <summary>House numbers of the day.</summary>
+/// <param name="Week">Opening hours by day of the week, such as "09:00-12:30 13:00-17:00"; a day that is missing is closed.</param>
+/// <param name="AheadDays">Days that are planned, today among them.</param>
+/// <param name="SlackMin">What has a latest end is planned to be ended so long before it, where there is room: work runs over, min.</param>
+/// <param name="OverBreakMin">A piece may go on after a break no longer than this, min.</param>
+/// <param name="MinutesSd">How far the minutes of work differ from what the book says, in their logarithm, one standard deviation.</param>
+/// <param name="WaitSd">The same for parts and people that are waited for.</param>
+/// <param name="Draws">Ways that the plan is run through for its chances.</param>
+/// <param name="Tries">Orders of work that are tried for a plan.</param>
+/// <param name="Level">A promise that is offered holds with this chance, 0 to 1.</param>
+/// <param name="HarmsFrom">A walk-in harms a promise from this loss of its chance on, 0 to 1.</param>
+/// <param name="WalkMin">From one machine to another: hands washed, place cleared, min.</param>
+/// <param name="ProofMin">Writing up and calling the customer, min.</param>
+/// <param name="BitsALook">What a look tells, bits.</param>
+/// <param name="LookMin">A look, min.</param>
+/// <param name="MostLooks">Looks ahead at most.</param>
+/// <param name="LeastChance">Causes less likely than this are laid together with the rest, 0 to 1.</param>
+/// <param name="UnknownMin">Hands of a job whose way is not known, min.</param>
+/// <param name="PartDays">A part that nobody gave a day for, days.</param>
+/// <param name="WordDays">The customer's word that nobody gave a day for, days.</param>
+/// <param name="LatePerHour">What an hour past a promise is worth, money.</param>
+/// <param name="StandPerHour">What an hour that a machine stands here is worth, money.</param>
+/// <param name="OnMin">Hands are taken to be on a machine for so long after its last line by them, min.</param>
+/// <param name="MovedMin">A piece that moved by less is not spoken of, min.</param>
+/// <param name="RoundMin">A promise is offered at whole steps of so many minutes.</param>
+/// <param name="LearnFrom">Pieces that were timed count as so many more than the book once there are as many, a number.</param>
+/// <param name="ForgottenAfter">A piece between two lines further apart than this times its minutes was no piece of work.</param>
+public sealed record DayNumbers(
+    IReadOnlyDictionary<DayOfWeek, string> Week,
+    int AheadDays,
+    double SlackMin,
+    double OverBreakMin,
+    double MinutesSd,
+    double WaitSd,
+    int Draws,
+    int Tries,
+    double Level,
+    double HarmsFrom,
+    double WalkMin,
+    double ProofMin,
+    double BitsALook,
+    double LookMin,
+    int MostLooks,
+    double LeastChance,
+    double UnknownMin,
+    double PartDays,
+    double WordDays,
+    double LatePerHour,
+    double StandPerHour,
+    double OnMin,
+    double MovedMin,
+    int RoundMin,
+    double LearnFrom,
+    double ForgottenAfter
+);

@@ -1,0 +1,115 @@
+namespace SideBench.Core.Day;
+
+/// <summary>A plan of the day and the days after it.</summary>
+/// <param name="Jobs">The jobs.</param>
+/// <param name="Hands">Whose hands there are.</param>
+/// <param name="Pieces">All pieces of the likeliest ways, laid out.</param>
+/// <param name="Order">Jobs in the order in which their groups were placed.</param>
+/// <param name="Cost">What it costs.</param>
+public sealed record DayPlan(
+    IReadOnlyList<DayJob> Jobs,
+    IReadOnlyList<DayHand> Hands,
+    IReadOnlyList<DayPlaced> Pieces,
+    IReadOnlyList<int> Order,
+    DayCost Cost
+)
+{
+    // Fills 0 to 1 evenly: there is no chance in a plan, and the same jobs give the same one.
+    private const double Golden = 0.6180339887498949;
+    private const double Silver = 0.4142135623730951;
+
+    /// <summary>
+    /// The best plan that was found: latest ends first, then promises, then money. Begins with several plain orders, then moves one group
+    /// at a time, as long as the house allows tries.
+    /// </summary>
+    /// <param name="jobs">The jobs.</param>
+    /// <param name="hands">Whose hands there are.</param>
+    /// <param name="numbers">House numbers.</param>
+    public static DayPlan Of(IReadOnlyList<DayJob> jobs, IReadOnlyList<DayHand> hands, DayNumbers numbers)
+    {
+        List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways.Count > 0 ? j.Ways[0].Pieces : [])];
+        var placing = new DayPlacing(jobs, hands, ways, numbers);
+        var best = Begins(jobs, ways).Select(order => (Order: order, Cost: placing.Cost(placing.Lay(order)))).MinBy(o => o.Cost);
+        var order = best.Order.ToArray();
+        // Larger shops get fewer tries: a plan is made while somebody waits for it.
+        var tries = order.Length < 2 ? 0 : numbers.Tries * Math.Min(1, (double)UsualGroups / order.Length);
+        for (var k = 1; k <= tries; k++)
+        {
+            var from = (int)(Part(k * Golden) * order.Length);
+            var to = (int)(Part(k * Silver) * order.Length);
+            if (from == to || order[from] == order[to])
+                continue;
+            // One group, or all of a job's: what presses goes before the rest with everything it needs.
+            var tried = k % 2 == 0 ? Moved(order, from, to) : Gathered(order, order[from], to);
+            var cost = placing.Cost(placing.Lay(tried));
+            if (cost.CompareTo(best.Cost) > 0)
+                continue;
+            (order, best) = (tried, (tried, cost));
+        }
+
+        var pieces = placing.Lay(order);
+        return new DayPlan(jobs, hands, [.. pieces.OrderBy(p => p.From).ThenBy(p => p.Job)], order, placing.Cost(pieces));
+    }
+
+    private const int UsualGroups = 40;
+
+    /// <summary>When each job is done, min.</summary>
+    public double[] Ends => DayPlacing.Ends(Pieces, Jobs);
+
+    /// <summary>Orders to begin with: promise first, latest end first, what is left of time first, shortest first, longest first.</summary>
+    internal static IEnumerable<IReadOnlyList<int>> Begins(IReadOnlyList<DayJob> jobs, IReadOnlyList<IReadOnlyList<DayPiece>> ways)
+    {
+        double Work(int j) => ways[j].Sum(p => p.Hands);
+        double Long(int j) => ways[j].Sum(p => p.Hands + p.Wait);
+        Func<int, double>[] rules =
+        [
+            j => jobs[j].Promise ?? double.MaxValue,
+            j => jobs[j].Latest ?? double.MaxValue,
+            j => (jobs[j].Promise ?? Far) - jobs[j].Ready - Long(j),
+            j => jobs[j].Ready,
+            Work,
+            j => -Long(j),
+            j => (jobs[j].Promise ?? Far) + (Work(j) * Weight),
+        ];
+        return rules.SelectMany(rule => new IReadOnlyList<int>[] { Rounds(jobs.Count, ways, rule), Whole(jobs.Count, ways, rule) });
+    }
+
+    private const double Far = 1e7;
+    private const double Weight = 4;
+
+    // One job after the other with all its groups; gaps are filled by those that come later in the order.
+    private static List<int> Whole(int jobs, IReadOnlyList<IReadOnlyList<DayPiece>> ways, Func<int, double> rule) =>
+        [
+            .. Enumerable
+                .Range(0, jobs)
+                .OrderBy(rule)
+                .ThenBy(j => j)
+                .SelectMany(j => Enumerable.Repeat(j, DayPlacing.Groups(ways[j]).Count - 1)),
+        ];
+
+    // Each job's first group, then each one's second, in the rule's order: while one rests the other is worked on.
+    private static List<int> Rounds(int jobs, IReadOnlyList<IReadOnlyList<DayPiece>> ways, Func<int, double> rule)
+    {
+        var groups = ways.Select(w => DayPlacing.Groups(w).Count - 1).ToList();
+        var by = Enumerable.Range(0, jobs).OrderBy(rule).ThenBy(j => j).ToList();
+        return [.. Enumerable.Range(0, groups.DefaultIfEmpty(0).Max()).SelectMany(round => by.Where(j => groups[j] > round))];
+    }
+
+    private static int[] Moved(int[] order, int from, int to)
+    {
+        var moved = new List<int>(order);
+        var job = moved[from];
+        moved.RemoveAt(from);
+        moved.Insert(to, job);
+        return [.. moved];
+    }
+
+    private static int[] Gathered(int[] order, int job, int to)
+    {
+        var rest = order.Where(j => j != job).ToList();
+        rest.InsertRange(Math.Min(to, rest.Count), order.Where(j => j == job));
+        return [.. rest];
+    }
+
+    private static double Part(double x) => x - Math.Floor(x);
+}

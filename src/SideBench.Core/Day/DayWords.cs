@@ -1,0 +1,85 @@
+namespace SideBench.Core.Day;
+
+/// <summary>Why a piece comes when it does, and what moved since the plan before, in words.</summary>
+public static class DayWords
+{
+    private const double Soon = 60;
+
+    /// <summary>Why a piece is the next of a person.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="ends">How its jobs may end.</param>
+    /// <param name="piece">The piece.</param>
+    public static string Because(DayPlan plan, IReadOnlyList<DayEnd> ends, DayPlaced piece)
+    {
+        var job = plan.Jobs[piece.Job];
+        if (job.IsOn && piece.Number == 0)
+            return "hands are on it";
+        if (job.At is not null && piece.Number == 0)
+            return "it was set to this time";
+        if (piece.Overrun > 0)
+            return $"it must have been ended {piece.Overrun:0} min ago or sooner: do it first";
+        if (piece.Latest is { } latest && latest - piece.From < Soon)
+            return $"it must be ended within {Math.Max(0, latest - piece.From):0} min of then";
+        if (ends[piece.Job].Kept is { } kept)
+            return kept < Half
+                ? $"it was promised, and that holds only {Tenths(kept)}"
+                : $"it was promised; done in this order that holds {Tenths(kept)}";
+        if (piece.Piece.Wait > piece.Piece.Hands)
+            return $"it works by itself afterwards, about {piece.Piece.Wait:0} min";
+        return job.IsUnknown ? "its way is not known yet: a look tells more" : "nothing that presses more is ready";
+    }
+
+    /// <summary>A chance as people say it.</summary>
+    public static string Tenths(double chance) =>
+        chance switch
+        {
+            >= 0.995 => "as good as always",
+            < 0.05 => "hardly ever",
+            _ => $"{Math.Clamp(Math.Round(chance * 10), 1, 9):0} times in 10",
+        };
+
+    /// <summary>What moved since the plan before, and why, in a sentence; empty when nothing did.</summary>
+    /// <param name="before">The plan before, with when it was made.</param>
+    /// <param name="now">The plan now, with when it was made.</param>
+    /// <param name="numbers">House numbers.</param>
+    public static string Moved((DayPlan Plan, DateTimeOffset At) before, (DayPlan Plan, DateTimeOffset At) now, DayNumbers numbers)
+    {
+        var passed = (now.At - before.At).TotalMinutes;
+        var came = now.Plan.Jobs.Where(j => before.Plan.Jobs.All(b => b.Id != j.Id)).ToList();
+        var went = before.Plan.Jobs.Where(b => now.Plan.Jobs.All(j => j.Id != b.Id)).ToList();
+        var moves = new List<(DayJob Job, double By)>();
+        for (var j = 0; j < now.Plan.Jobs.Count; j++)
+        {
+            var job = now.Plan.Jobs[j];
+            var at = before.Plan.Jobs.ToList().FindIndex(b => b.Id == job.Id);
+            if (at < 0 || Next(now.Plan, j) is not { } next || Next(before.Plan, at) is not { } then || next.Piece.Says != then.Piece.Says)
+                continue;
+            var by = passed + next.From - then.From;
+            // What could not have begun before now is not moved by time going by.
+            if (Math.Abs(by) >= numbers.MovedMin && (by < 0 || next.From > numbers.MovedMin))
+                moves.Add((job, by));
+        }
+
+        if (moves.Count == 0)
+            return "";
+        var most = moves.MaxBy(m => Math.Abs(m.By));
+        var others = moves.Count > 1 ? $" and {moves.Count - 1} more" : "";
+        var why =
+            came.Count > 0 ? $"{came[0].Name} came in"
+            : went.Count > 0 ? $"{went[0].Name} needs no hands now"
+            : Longer(before.Plan, now.Plan, passed) is { } over ? $"{over} took longer than told"
+            : "something was done sooner, or told anew";
+        return $"{most.Job.Name}{others} moved {Math.Abs(most.By):0} min {(most.By > 0 ? "later" : "earlier")}: {why}.";
+    }
+
+    private const double Half = 0.5;
+
+    private static DayPlaced? Next(DayPlan plan, int job) => plan.Pieces.FirstOrDefault(p => p.Job == job && p.Number == 0);
+
+    private static string? Longer(DayPlan before, DayPlan now, double passed) =>
+        before
+            .Pieces.Where(p => p.Number == 0 && p.Hand >= 0 && p.From <= 0 && p.To < passed)
+            .Select(p => before.Jobs[p.Job])
+            .FirstOrDefault(j => now.Jobs.Any(n => n.Id == j.Id && n.IsOn))
+            ?.Name;
+}

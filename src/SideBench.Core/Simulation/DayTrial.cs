@@ -1,0 +1,363 @@
+using MathNet.Numerics.Distributions;
+using SideBench.Core.Day;
+
+namespace SideBench.Core.Simulation;
+
+/// <summary>How a shop works through its machines.</summary>
+public enum DayPolicy
+{
+    /// <summary>The plan, made anew at every event.</summary>
+    Plan,
+
+    /// <summary>First come, first served.</summary>
+    FirstCome,
+
+    /// <summary>Earliest promise first.</summary>
+    Promise,
+
+    /// <summary>The clock that rings first.</summary>
+    Clock,
+
+    /// <summary>Longest job first.</summary>
+    Longest,
+}
+
+/// <summary>What a week of a shop came to.</summary>
+/// <param name="Promises">Promises that came due.</param>
+/// <param name="Kept">Those that were kept.</param>
+/// <param name="LateHours">Hours past promises, in all.</param>
+/// <param name="Overruns">Soaks that ran past their latest end.</param>
+/// <param name="HandHours">Hours of hands at work.</param>
+/// <param name="IdleHours">Hours of hands idle while work was ready.</param>
+/// <param name="StoodDays">Days that machines stood, in all.</param>
+/// <param name="Said">Chances that were said of promises when they were given, with whether each was kept.</param>
+public sealed record DayWeek(
+    int Promises,
+    int Kept,
+    double LateHours,
+    int Overruns,
+    double HandHours,
+    double IdleHours,
+    double StoodDays,
+    IReadOnlyList<(double Said, bool Kept)> Said
+);
+
+/// <summary>
+/// Made-up weeks of a shop: machines come, each with a way drawn from ways such as the book gives, minutes drawn, parts late, people at the
+/// door. The same week for every policy.
+/// </summary>
+public static class DayTrial
+{
+    private const double Day = 24 * 60;
+    private const double Never = double.MaxValue;
+
+    // A machine of the week: when it comes, the ways it may go, the one it does go, and its promise, as long after it as is told.
+    private sealed record Coming(double At, IReadOnlyList<DayWay> Ways, IReadOnlyList<DayPiece> True, double PromiseAfter);
+
+    private sealed class Standing(int number, Coming of)
+    {
+        public int Number => number;
+        public Coming Of => of;
+        public int Next { get; set; }
+        public double Ready { get; set; } = of.At;
+        public double? Latest { get; set; }
+        public double Promise { get; set; }
+        public double? Said { get; set; }
+        public bool IsDone => Next >= of.True.Count;
+    }
+
+    /// <summary>One week.</summary>
+    /// <param name="numbers">House numbers.</param>
+    /// <param name="seed">Draws it.</param>
+    /// <param name="people">Pairs of hands.</param>
+    /// <param name="policy">How it is worked.</param>
+    public static DayWeek Of(DayNumbers numbers, int seed, int people, DayPolicy policy)
+    {
+        var coming = Week(numbers, new Random(seed), people);
+        var spans = Spans();
+        var here = new List<Standing>();
+        var free = new double[people];
+        var done = new List<(Standing Job, double At)>();
+        var (overruns, work, idle, now, at) = (0, 0.0, 0.0, 0.0, 0);
+        while (done.Count < coming.Count && now < MostDays * Day)
+        {
+            for (; at < coming.Count && coming[at].At <= now; at++)
+                here.Add(Promised(new Standing(at, coming[at]), here, free, spans, numbers, now, policy));
+            var open = spans.FirstOrDefault(s => s.To > now);
+            var hand = Enumerable.Range(0, people).Where(h => free[h] <= now).Cast<int?>().FirstOrDefault();
+            var pick =
+                open.To > 0 && open.From <= now && hand is not null ? Pick(here, free, spans, numbers, now, hand.Value, policy) : null;
+            if (pick is null)
+            {
+                var next = Next(here, free, coming, at, spans, now);
+                if (open.From <= now && open.To > 0 && here.Any(j => !j.IsDone && j.Ready <= now) && hand is not null)
+                    idle += Math.Min(next, open.To) - now;
+                now = next;
+                continue;
+            }
+
+            var piece = pick.Of.True[pick.Next];
+            if (pick.Latest is { } latest && now > latest + 1e-6)
+                overruns++;
+            var end = Ended(spans, now, piece.Hands + numbers.WalkMin);
+            free[hand!.Value] = end;
+            work += piece.Hands;
+            pick.Next++;
+            pick.Ready = end + piece.Wait;
+            pick.Latest = piece.MostWait is { } most ? end + most : null;
+            if (pick.IsDone)
+            {
+                here.Remove(pick);
+                done.Add((pick, end));
+            }
+        }
+
+        return new DayWeek(
+            done.Count,
+            done.Count(d => d.At <= d.Job.Promise),
+            done.Sum(d => Math.Max(0, d.At - d.Job.Promise)) / 60,
+            overruns,
+            work / 60,
+            idle / 60,
+            done.Sum(d => d.At - d.Job.Of.At) / Day,
+            [.. done.Where(d => d.Job.Said is not null).Select(d => (d.Job.Said!.Value, d.At <= d.Job.Promise))]
+        );
+    }
+
+    /// <summary>A morning with so many machines on the bench.</summary>
+    /// <param name="numbers">House numbers.</param>
+    /// <param name="seed">Draws it.</param>
+    /// <param name="machines">How many.</param>
+    /// <param name="people">Pairs of hands.</param>
+    public static (IReadOnlyList<DayJob> Jobs, IReadOnlyList<DayHand> Hands) Morning(DayNumbers numbers, int seed, int machines, int people)
+    {
+        var chance = new Random(seed);
+        List<Standing> here =
+        [
+            .. Enumerable
+                .Range(0, machines)
+                .Select(i =>
+                {
+                    var ways = Ways(chance);
+                    return new Standing(i, new Coming(Opens, ways, ways[0].Pieces, Day))
+                    {
+                        Promise = Opens + (chance.NextDouble() * 3 * Day),
+                    };
+                }),
+        ];
+        var plan = Plan(here, [.. Enumerable.Repeat(Opens, people)], Spans(), numbers with { Tries = 0 }, Opens);
+        return (plan.Jobs, plan.Hands);
+    }
+
+    private const double MostDays = 40;
+    private const double ComingDays = 5;
+    private const double Opens = 8.5 * 60;
+    private const double Breaks = 12.5 * 60;
+    private const double Resumes = 13 * 60;
+    private const double Closes = 17.5 * 60;
+
+    private static List<(double From, double To)> Spans() =>
+        [
+            .. Enumerable
+                .Range(0, (int)MostDays)
+                .Where(d => d % 7 < 5)
+                .SelectMany(d => new[] { ((d * Day) + Opens, (d * Day) + Breaks), ((d * Day) + Resumes, (d * Day) + Closes) }),
+        ];
+
+    private static List<Coming> Week(DayNumbers numbers, Random chance, int people)
+    {
+        var coming = new List<Coming>();
+        var many = MachinesPerHand * people;
+        for (var i = 0; i < many; i++)
+        {
+            var day = chance.Next((int)ComingDays);
+            var at = (day * Day) + Opens + (chance.NextDouble() * (Closes - Opens));
+            var ways = Ways(chance);
+            var which = Picked(ways, chance);
+            coming.Add(
+                new Coming(
+                    at,
+                    ways,
+                    [
+                        .. ways[which]
+                            .Pieces.Select(p =>
+                                p with
+                                {
+                                    Hands = p.Hands * Math.Exp(numbers.MinutesSd * Normal.Sample(chance, 0, 1)),
+                                    Wait = p.IsOthers ? p.Wait * Math.Exp(numbers.WaitSd * Normal.Sample(chance, 0, 1)) : p.Wait,
+                                }
+                            ),
+                    ],
+                    Asked(at, ways, Least + (chance.NextDouble() * (Most - Least)), people, numbers)
+                )
+            );
+        }
+
+        // People at the door: short, at once, promised for the same day.
+        for (var i = 0; i < many / 4; i++)
+        {
+            var at = (chance.Next((int)ComingDays) * Day) + Opens + (chance.NextDouble() * (Closes - Opens - 120));
+            IReadOnlyList<DayPiece> way = [new DayPiece("walk-in", 15 + chance.Next(30))];
+            coming.Add(new Coming(at, [new DayWay(1, way)], way, 0.2 * Day));
+        }
+
+        return [.. coming.OrderBy(c => c.At)];
+    }
+
+    private const int MachinesPerHand = 18;
+    private const double Least = 0.6;
+    private const double Most = 0.97;
+
+    // What an empty shop would promise: some shops promise boldly, some with care. The same whoever works it.
+    private static double Asked(double at, IReadOnlyList<DayWay> ways, double share, int people, DayNumbers numbers)
+    {
+        var alone = new Standing(0, new Coming(at, ways, ways[0].Pieces, Day)) { Promise = at + Day };
+        var plan = Plan([alone], [.. Enumerable.Repeat(at, people)], Spans(), numbers with { Tries = 0 }, at);
+        var ends = DayChances.Of(plan, numbers)[0].Ends;
+        return ends[(int)(share * (ends.Count - 1))];
+    }
+
+    // Ways such as the book gives: looks, work, its wait, the proof; some with a soak that has a latest end, some with a part.
+    private static IReadOnlyList<DayWay> Ways(Random chance)
+    {
+        DayPiece Look() => new("look", 5 + chance.Next(25));
+        DayPiece Proof() => new("proof", 5 + chance.Next(15));
+        var clean = new DayWay(0.4, [Look(), new("clean", 10 + chance.Next(20), 60 + chance.Next(120)), Proof()]);
+        var soak = new DayWay(0.25, [Look(), new("soak", 10 + chance.Next(15), 60, 150), new("flush", 15 + chance.Next(25)), Proof()]);
+        var mend = new DayWay(0.2, [Look(), new("mend", 30 + chance.Next(70), 15), Proof()]);
+        var part = new DayWay(
+            0.1,
+            [Look(), new("order", 8, (1 + chance.Next(2)) * Day) { IsOthers = true }, new("fit", 40 + chance.Next(50)), Proof()]
+        );
+        var pads = new DayWay(0.05, [Look(), new("wash", 50, 22 * 60), new("back in", 25), Proof()]);
+        return [clean, soak, mend, part, pads];
+    }
+
+    private static int Picked(IReadOnlyList<DayWay> ways, Random chance)
+    {
+        var (which, sum, at) = (chance.NextDouble(), 0.0, 0);
+        while (at < ways.Count - 1 && (sum += ways[at].Chance) < which)
+            at++;
+        return at;
+    }
+
+    // Everybody promises the same: what is asked for. What the plan says of it then is kept beside.
+    private static Standing Promised(
+        Standing job,
+        List<Standing> here,
+        double[] free,
+        List<(double From, double To)> spans,
+        DayNumbers numbers,
+        double now,
+        DayPolicy policy
+    )
+    {
+        job.Promise = Within(spans, job.Of.At + job.Of.PromiseAfter);
+        if (policy != DayPolicy.Plan)
+            return job;
+        var plan = Plan([.. here, job], free, spans, numbers, now);
+        job.Said = DayChances.Of(plan, numbers)[^1].Kept;
+        return job;
+    }
+
+    private static double Within(List<(double From, double To)> spans, double at) =>
+        spans.FirstOrDefault(s => s.To >= at) is { To: > 0 } span ? Math.Max(at, span.From) : at;
+
+    private static Standing? Pick(
+        List<Standing> here,
+        double[] free,
+        List<(double From, double To)> spans,
+        DayNumbers numbers,
+        double now,
+        int hand,
+        DayPolicy policy
+    )
+    {
+        List<Standing> ready = [.. here.Where(j => j.Ready <= now + 1e-6)];
+        if (ready.Count == 0)
+            return null;
+        if (policy == DayPolicy.Plan)
+        {
+            var plan = Plan(here, free, spans, numbers, now);
+            var first = plan.Pieces.Where(p => p.Number == 0 && p.Hand >= 0 && p.From <= 0.5 && ready.Contains(here[p.Job])).ToList();
+            return first.Where(p => p.Hand == hand).Concat(first).Select(p => here[p.Job]).FirstOrDefault();
+        }
+
+        return policy switch
+        {
+            DayPolicy.FirstCome => ready.MinBy(j => j.Of.At),
+            DayPolicy.Promise => ready.MinBy(j => j.Promise),
+            DayPolicy.Clock => ready.OrderBy(j => j.Latest ?? Never).ThenBy(j => j.Ready).First(),
+            _ => ready.MaxBy(j => Likely(j).Sum(p => p.Hands)),
+        };
+    }
+
+    private static IReadOnlyList<DayPiece> Likely(Standing job) => Left(job)[0].Pieces;
+
+    // What was seen so far tells ways apart: those whose pieces so far are like it are left.
+    private static IReadOnlyList<DayWay> Left(Standing job)
+    {
+        var seen = job.Of.True.Take(job.Next).Select(p => p.Says).ToList();
+        var ways = job.Of.Ways.Where(w => w.Pieces.Take(seen.Count).Select(p => p.Says).SequenceEqual(seen)).ToList();
+        // The look is over once it was made: then it is known which way it goes.
+        if (job.Next > 0)
+            ways = [.. ways.Where(w => w.Pieces.Count == job.Of.True.Count && w.Pieces[^2].Says == job.Of.True[^2].Says)];
+        var all = ways.Sum(w => w.Chance);
+        return [.. ways.OrderByDescending(w => w.Chance).Select(w => new DayWay(w.Chance / all, [.. w.Pieces.Skip(seen.Count)]))];
+    }
+
+    private static DayPlan Plan(List<Standing> here, double[] free, List<(double From, double To)> spans, DayNumbers numbers, double now)
+    {
+        List<DayJob> jobs =
+        [
+            .. here.Select(j => new DayJob(j.Number, $"{j.Number}", Math.Max(0, j.Ready - now), j.Latest - now, j.Promise - now, Left(j))),
+        ];
+        List<DayHand> hands =
+        [
+            .. free.Select(
+                (f, h) =>
+                    new DayHand(
+                        h,
+                        $"{h}",
+                        [
+                            .. spans
+                                .Where(s => s.To > Math.Max(now, f) && s.From < now + (numbers.AheadDays * Day))
+                                .Select(s => (Math.Max(Math.Max(s.From, f), now) - now, s.To - now)),
+                        ]
+                    )
+            ),
+        ];
+        return DayPlan.Of(jobs, hands, numbers);
+    }
+
+    private static double Ended(List<(double From, double To)> spans, double from, double minutes)
+    {
+        var (left, t) = (minutes, from);
+        foreach (var (begin, end) in spans.Where(s => s.To > from))
+        {
+            t = Math.Max(t, begin);
+            if (end - t >= left)
+                return t + left;
+            left -= end - t;
+        }
+
+        return t + left;
+    }
+
+    private static double Next(
+        List<Standing> here,
+        double[] free,
+        List<Coming> coming,
+        int at,
+        List<(double From, double To)> spans,
+        double now
+    )
+    {
+        var times = free.Concat(here.Select(j => j.Ready)).Concat(spans.SelectMany(s => new[] { s.From, s.To }));
+        var come = at < coming.Count ? coming[at].At : Never;
+        // While nothing changes the plan may wait for its own time: it is asked again soon.
+        return Math.Min(Math.Min(come, now + AskAgain), times.Where(t => t > now + 1e-6).DefaultIfEmpty(Never).Min());
+    }
+
+    private const double AskAgain = 15;
+}

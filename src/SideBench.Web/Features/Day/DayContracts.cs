@@ -1,0 +1,128 @@
+using SideBench.Web.Features.Jobs;
+using SideBench.Web.Features.Practice;
+
+namespace SideBench.Web.Features.Day;
+
+/// <param name="Of">The person; 0 for the shop.</param>
+/// <param name="Hours">Spans such as 09:00-12:30 13:00-17:00; empty for closed or off.</param>
+public sealed record HoursRequest(Guid Key, int SeenVersion, long Of, string? Weekday, DateOnly? Day, string? Hours, string? Why)
+    : IShopWrite;
+
+/// <param name="Of">The person; 0 for whoever comes.</param>
+/// <param name="From">When it begins; null as soon as it can.</param>
+/// <param name="Free">Whether it is let go again.</param>
+public sealed record PinRequest(Guid Key, int SeenVersion, long Of, DateTimeOffset? From, bool Free, int Thread = 0) : IJobWrite;
+
+/// <summary>A span of time.</summary>
+public sealed record SpanView(DateTimeOffset From, DateTimeOffset To);
+
+/// <summary>A person with the spans in which they can work.</summary>
+public sealed record DayHandView(long Id, string Name, IReadOnlyList<SpanView> Spans);
+
+/// <summary>A piece of work in the plan.</summary>
+/// <param name="Hand">Whose; 0 when nobody has room for it within the days that are planned.</param>
+/// <param name="Latest">It must have begun by then; null when there is no limit.</param>
+/// <param name="WaitTo">Until when it then works or rests by itself; null when it does not.</param>
+public sealed record DayPieceView(
+    string Says,
+    long Hand,
+    DateTimeOffset From,
+    DateTimeOffset To,
+    double Minutes,
+    DateTimeOffset? Latest,
+    DateTimeOffset? WaitTo,
+    string WaitSays
+);
+
+/// <summary>A machine in the plan.</summary>
+/// <param name="Kept">Chance that its promise is kept, 0 to 1; null when it has none.</param>
+/// <param name="ReadyAt">Its next piece may begin from then on; null for now.</param>
+/// <param name="Unknown">Whether its way is not known, so that it counts as a usual job.</param>
+/// <param name="Pinned">What its next piece is pinned to; empty when free.</param>
+public sealed record DayJobView(
+    long Id,
+    int Tag,
+    string Machine,
+    string Customer,
+    DateTimeOffset? PromiseAt,
+    double? Kept,
+    string KeptSays,
+    DateTimeOffset Early,
+    DateTimeOffset Likely,
+    DateTimeOffset Late,
+    DateTimeOffset? ReadyAt,
+    DateTimeOffset? LatestAt,
+    string WaitsFor,
+    bool Others,
+    bool Unknown,
+    string Pinned,
+    int Version,
+    IReadOnlyList<DayPieceView> Pieces
+);
+
+/// <summary>What a person does now, and then.</summary>
+/// <param name="Now">Null when there is nothing for these hands.</param>
+public sealed record DayNowView(long Person, string Name, bool Here, DayStepView? Now, IReadOnlyList<DayStepView> Then);
+
+/// <summary>A piece with its machine.</summary>
+public sealed record DayStepView(long Job, int Tag, string Machine, string Says, DateTimeOffset From, double Minutes, string Because);
+
+/// <summary>A day's work against its hours.</summary>
+public sealed record DayLoadView(DateOnly Day, double WorkHours, double OpenHours);
+
+/// <summary>The plan of the day.</summary>
+/// <param name="Moved">What moved since the plan before, and why; empty when nothing did.</param>
+/// <param name="Says">All promises, in a sentence.</param>
+public sealed record DayView(
+    DateTimeOffset Now,
+    IReadOnlyList<DayHandView> Hands,
+    IReadOnlyList<SpanView> Open,
+    IReadOnlyList<DayNowView> Nows,
+    IReadOnlyList<DayJobView> Jobs,
+    IReadOnlyList<DayLoadView> Load,
+    string Moved,
+    string Says,
+    double Level,
+    double OverrunMin
+);
+
+/// <summary>A promise that loses.</summary>
+public sealed record HarmView(int Tag, string Machine, double Before, double After);
+
+/// <summary>Somebody stands in the door.</summary>
+/// <param name="FirstGap">When it first harms none; null when not within the days planned.</param>
+public sealed record WalkInView(double Minutes, IReadOnlyList<HarmView> Harms, double LaterMin, DateTimeOffset? FirstGap);
+
+/// <summary>A time with the chance that it holds.</summary>
+public sealed record PromiseTimeView(DateTimeOffset At, double Holds, string Says);
+
+/// <summary>What can be promised.</summary>
+public sealed record PromiseView(
+    PromiseTimeView? Offered,
+    IReadOnlyList<PromiseTimeView> Times,
+    IReadOnlyList<HarmView> Harms,
+    double Level
+);
+
+/// <summary>Hours of a day of the week.</summary>
+public sealed record WeekdayView(string Day, string Hours);
+
+/// <summary>Hours of the shop or of a person.</summary>
+public sealed record HoursOfView(long Of, string Name, IReadOnlyList<WeekdayView> Week);
+
+/// <summary>A single day that differs.</summary>
+public sealed record DayOffView(long Of, string Name, DateOnly Day, string Hours, string Why);
+
+/// <summary>All hours.</summary>
+public sealed record HoursView(int Version, IReadOnlyList<HoursOfView> People, IReadOnlyList<DayOffView> Days);
+
+/// <summary>How the minutes of a step have done.</summary>
+public sealed record StepMinutesView(string Step, string Name, int Times, double BookMin, double UsualMin);
+
+/// <param name="Key">The write's key.</param>
+/// <param name="OldStops">That the old address answers no more, which is so.</param>
+public sealed record CalendarRenewRequest(Guid Key, bool OldStops);
+
+/// <summary>Where calendars fetch the day from: an address that nobody guesses.</summary>
+/// <param name="Path">Null while there is none.</param>
+public sealed record CalendarAddressView(string? Path, DateTimeOffset? MadeAt);

@@ -1,0 +1,176 @@
+using SideBench.Core.Day;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Identity;
+using SideBench.Core.Jobs;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Record;
+using SideBench.Data.Jobs;
+using SideBench.Data.People;
+using SideBench.Web.Hosting;
+
+namespace SideBench.Web.Features.Day;
+
+/// <summary>A plan with what it was made of.</summary>
+/// <param name="At">The moment it is of.</param>
+/// <param name="Rows">The jobs of the plan, in its order.</param>
+/// <param name="Plan">The plan.</param>
+/// <param name="Ends">How its jobs may end.</param>
+/// <param name="Open">The shop's open spans.</param>
+/// <param name="Pins">What the next pieces are pinned to, by job.</param>
+internal sealed record MadePlan(
+    DateTimeOffset At,
+    IReadOnlyList<JobRow> Rows,
+    DayPlan Plan,
+    IReadOnlyList<DayEnd> Ends,
+    IReadOnlyList<(DateTimeOffset From, DateTimeOffset To)> Open,
+    IReadOnlyDictionary<long, PiecePinned> Pins,
+    string Moved,
+    string Stamp
+)
+{
+    /// <summary>A minute of the plan as a time.</summary>
+    public DateTimeOffset Time(double minute) => At.AddSeconds(Math.Round(minute * 60));
+}
+
+/// <summary>Makes the plan of the day from all jobs that are here, and keeps it until something changes or a minute has gone by.</summary>
+public sealed class DayDesk(JobStore jobs, PeopleStore people, BenchBooks books, TimeProvider clock) : IDisposable
+{
+    private readonly SemaphoreSlim making = new(1, 1);
+    private MadePlan? made;
+
+    private DayNumbers Numbers => books.Shop.Numbers.Of<DayNumbers>();
+
+    /// <summary>The hours as they are set.</summary>
+    internal ShopHours Hours => ShopHours.Of(books.ShopLines, Numbers);
+
+    /// <summary>People who work at the bench.</summary>
+    internal async Task<IReadOnlyList<PersonRow>> Bench(CancellationToken cancel) =>
+        [.. (await people.All(cancel)).Where(p => Permissions.May(p.Role, Act.Bench))];
+
+    /// <summary>The plan as it stands.</summary>
+    internal async Task<MadePlan> Plan(CancellationToken cancel)
+    {
+        var rows = await jobs.Open(cancel);
+        var now = books.Now;
+        var stamp = $"{books.Version} {now:yyyyMMddHHmm} {string.Join(' ', rows.Select(r => $"{r.Id.Value}.{r.Version}"))}";
+        if (made is { } kept && kept.Stamp == stamp)
+            return kept;
+        await making.WaitAsync(cancel);
+        try
+        {
+            return made is { } other && other.Stamp == stamp ? other : made = await Make(rows, now, stamp, cancel);
+        }
+        finally
+        {
+            making.Release();
+        }
+    }
+
+    /// <summary>A job that asks for a promise, by its model and complaint.</summary>
+    internal Outcome<DayJob> Asking(string? modelId, string? complaintId)
+    {
+        if (books.Shop.Models.GetValueOrDefault(modelId ?? "") is not { } model)
+            return new Problem(ProblemCode.UnknownModel, "/model", modelId ?? "");
+        if (books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == complaintId) is not { } complaint)
+            return new Problem(ProblemCode.UnknownModel, "/complaint", complaintId ?? "");
+        return DayWays.New(model.FullName, CaseBook.Of(books.Shop.Book, model, complaint), books.State.PartsMissing, Numbers);
+    }
+
+    /// <inheritdoc/>
+    public void Dispose() => making.Dispose();
+
+    private async Task<MadePlan> Make(IReadOnlyList<JobRow> rows, DateTimeOffset now, string stamp, CancellationToken cancel)
+    {
+        var (numbers, hours, zone) = (Numbers, Hours, clock.LocalTimeZone);
+        var bench = await Bench(cancel);
+        List<DayHand> hands =
+        [
+            .. bench.Select(p => new DayHand(
+                p.Id.Value,
+                p.Name,
+                [
+                    .. hours
+                        .Ahead(p.Id.Value, now, numbers.AheadDays, zone)
+                        .Select(s => ((s.From - now).TotalMinutes, (s.To - now).TotalMinutes)),
+                ]
+            )),
+        ];
+        var here = new List<(JobRow Row, DayJob Job, IReadOnlyList<Entry> Lines)>();
+        var pins = new Dictionary<long, PiecePinned>();
+        foreach (var row in rows)
+        {
+            if (await jobs.Load(row.Id, cancel) is not { } loaded || books.Case(loaded) is not { IsGood: true } first)
+                continue;
+            var state = first.Value.State;
+            List<JobCase> threads =
+            [
+                .. state.Threads.Where(t => t.IsOpen).Select(t => books.Case(loaded, t.Id)).Where(c => c.IsGood).Select(c => c.Value),
+            ];
+            var lines = TakenBack.Without(loaded.Entries).ToList();
+            if (DayWays.Of(row.Id.Value, $"{row.Tag}", threads, state, books.State.PartsMissing, numbers, now) is not { } job)
+                continue;
+            if (DayKeeping.PinOf(lines) is { } pin)
+            {
+                pins[row.Id.Value] = pin;
+                var hand = bench.ToList().FindIndex(p => p.Id.Value == pin.Of);
+                job = job with { Hand = hand < 0 ? null : hand, At = pin.From is { } at ? Math.Max(0, (at - now).TotalMinutes) : null };
+            }
+
+            here.Add((row, job, lines));
+        }
+
+        var on = On(here, bench, hands, numbers, now);
+        List<DayJob> all = [.. here.Select((h, i) => on.TryGetValue(i, out var hand) ? OnNow(h.Job, hand, h.Lines[^1].At, now) : h.Job)];
+        var plan = DayPlan.Of(all, hands, numbers);
+        var moved = made is { } before ? DayWords.Moved((before.Plan, before.At), (plan, now), numbers) : "";
+        return new MadePlan(
+            now,
+            [.. here.Select(h => h.Row)],
+            plan,
+            DayChances.Of(plan, numbers),
+            hours.Ahead(0, now, numbers.AheadDays, zone),
+            pins,
+            // What was said stays for as long as nothing else moves.
+            moved.Length > 0
+                ? moved
+                : made?.Moved ?? "",
+            stamp
+        );
+    }
+
+    // Hands are on the machine of their last line, when that is not long ago and the machine waits for nothing.
+    private static Dictionary<int, int> On(
+        List<(JobRow Row, DayJob Job, IReadOnlyList<Entry> Lines)> here,
+        IReadOnlyList<PersonRow> bench,
+        List<DayHand> hands,
+        DayNumbers numbers,
+        DateTimeOffset now
+    )
+    {
+        var on = new Dictionary<int, int>();
+        for (var h = 0; h < bench.Count; h++)
+        {
+            if (!hands[h].Spans.Any(s => s.From <= 0 && s.To > 0))
+                continue;
+            var last = here.Select((j, i) => (Place: i, Line: j.Lines.LastOrDefault(l => l.Person == bench[h].Id)))
+                .Where(j => j.Line is not null)
+                .MaxBy(j => j.Line!.Id.Value);
+            if (
+                last.Line is { } line
+                && (now - line.At).TotalMinutes <= numbers.OnMin
+                && here[last.Place].Job is { Ready: <= 0, Hand: null, At: null }
+            )
+                on.TryAdd(last.Place, h);
+        }
+
+        return on;
+    }
+
+    private static DayJob OnNow(DayJob job, int hand, DateTimeOffset since, DateTimeOffset now)
+    {
+        var gone = Math.Max(0, (now - since).TotalMinutes);
+        IReadOnlyList<DayPiece> Left(IReadOnlyList<DayPiece> way) =>
+            way.Count == 0 ? way : [way[0] with { Hands = Math.Max(1, way[0].Hands - gone) }, .. way.Skip(1)];
+        return job with { IsOn = true, Hand = hand, Ways = [.. job.Ways.Select(w => w with { Pieces = Left(w.Pieces) })] };
+    }
+}

@@ -1,0 +1,146 @@
+using System.Security.Cryptography;
+using System.Text;
+using SideBench.Core.Day;
+using SideBench.Core.Identity;
+using SideBench.Core.Outcomes;
+using SideBench.Data.Shop;
+using SideBench.Web.Features.Accounts;
+using SideBench.Web.Features.Jobs;
+using SideBench.Web.Features.Practice;
+using SideBench.Web.Hosting;
+using SideBench.Web.Problems;
+
+namespace SideBench.Web.Features.Day;
+
+/// <summary>The day: who does what when, what can be promised, what a walk-in does, and the hours of the shop.</summary>
+public static class DayEndpoints
+{
+    private const int SecretBytes = 24;
+    private const double LeastWalkIn = 5;
+    private const double MostWalkIn = 480;
+
+    /// <summary>Maps them.</summary>
+    public static void MapDay(this IEndpointRouteBuilder routes)
+    {
+        var day = routes.MapGroup("/day").WithTags("Day");
+        day.MapGet(
+                "",
+                async (DayDesk desk, BenchBooks books, TimeProvider clock, CancellationToken cancel) =>
+                    Results.Ok(DayViews.Of(await desk.Plan(cancel), books, clock.LocalTimeZone))
+            )
+            .Produces<DayView>()
+            .Described("getDay", "Who does what when, today and on the days after, with the chance of every promise.")
+            .For(Act.Read);
+        day.MapGet("/walk-in", TryWalkIn)
+            .Produces<WalkInView>()
+            .Described("tryWalkIn", "What some minutes now do to what was promised, and when they would harm nothing.")
+            .For(Act.Read);
+        day.MapGet("/promise", Promise)
+            .Produces<PromiseView>()
+            .Described("getPromise", "What can be promised for a machine, given what stands on the bench.")
+            .For(Act.Read);
+        day.MapGet(
+                "/hours",
+                async (DayDesk desk, BenchBooks books, CancellationToken cancel) =>
+                    Results.Ok(DayViews.Hours(desk.Hours, await desk.Bench(cancel), books))
+            )
+            .Produces<HoursView>()
+            .Described("getHours", "Hours of the shop and of its people.")
+            .For(Act.Read);
+        day.MapPost("/hours", SetHours)
+            .Produces<ShopView>()
+            .Described("setHours", "Hours of the shop or of a person, for a day of the week or a single day.")
+            .For(Act.KeepBook);
+        day.MapGet("/calendar", Address)
+            .Produces<CalendarAddressView>()
+            .Described("getCalendarAddress", "The address that calendars fetch the day from.")
+            .For(Act.KeepBook);
+        day.MapPost("/calendar/renew", Renew)
+            .Produces<CalendarAddressView>()
+            .Described("renewCalendarAddress", "Makes a new address; the old one answers no more.")
+            .For(Act.KeepBook);
+        // A calendar signs in nowhere: the address is the secret.
+        routes
+            .MapGet("/calendar/{secret}.ics", Feed)
+            .WithTags("Day")
+            .Produces<string>(200, "text/calendar")
+            .Described("getCalendar", "Promises, long clocks, return days, bottles and stores that fill, for a calendar.")
+            .RequireRateLimiting(AccountsEndpoints.Limit);
+        routes
+            .MapGroup("/jobs/{id:long}")
+            .WithTags("Day")
+            .MapPost("/pin", Pin)
+            .Produces<BenchView>()
+            .Described("pinPiece", "The next piece of a job is given to a person or set to a time, or let go again.")
+            .For(Act.Bench);
+    }
+
+    private static async Task<IResult> TryWalkIn(double? minutes, long? person, DayDesk desk, BenchBooks books, CancellationToken cancel)
+    {
+        var problems = new List<Problem>();
+        Guard.Range(problems, minutes ?? double.NaN, "/minutes", LeastWalkIn, MostWalkIn);
+        var made = await desk.Plan(cancel);
+        var hand = person is null ? -1 : made.Plan.Hands.ToList().FindIndex(h => h.Id == person);
+        if (person is { } asked && hand < 0)
+            problems.Add(new Problem(DayProblem.NoPerson, "/person", asked));
+        if (problems.Count > 0)
+            return ProblemResults.Of(problems);
+        var said = WalkIn.Of(made.Plan, made.Ends, hand < 0 ? null : hand, minutes!.Value, books.Shop.Numbers.Of<DayNumbers>());
+        return Results.Ok(DayViews.WalkIn(made, said, minutes.Value, books));
+    }
+
+    private static async Task<IResult> Promise(string? model, string? complaint, DayDesk desk, BenchBooks books, CancellationToken cancel)
+    {
+        var job = desk.Asking(model, complaint);
+        if (!job.IsGood)
+            return ProblemResults.Of(job.Problems);
+        var made = await desk.Plan(cancel);
+        var numbers = books.Shop.Numbers.Of<DayNumbers>();
+        var open = made.Open.Select(o => ((o.From - made.At).TotalMinutes, (o.To - made.At).TotalMinutes)).ToList();
+        var said = DayPromise.Of(made.Plan.Jobs, job.Value, made.Plan.Hands, open, numbers, made.Ends, Grid(made.At, numbers.RoundMin));
+        return Results.Ok(DayViews.Promise(made, said, books));
+    }
+
+    // Whole steps of the clock on the wall.
+    private static double Grid(DateTimeOffset at, int step) => step - (at.TimeOfDay.TotalMinutes % step);
+
+    private static async Task<IResult> SetHours(HoursRequest r, DayDesk day, ShopDesk desk, BenchBooks books, HttpContext http)
+    {
+        var bench = await day.Bench(http.RequestAborted);
+        var name = bench.FirstOrDefault(p => p.Id.Value == r.Of)?.Name;
+        return (
+            await desk.Write(http, r, _ => DayKeeping.Hours(r.Of, name, WeekdayOf(r.Weekday), r.Day, r.Hours, r.Why, books.Today))
+        ).ToResult();
+    }
+
+    private static DayOfWeek? WeekdayOf(string? text) => Enum.TryParse<DayOfWeek>(text, out var day) && $"{day}" == text ? day : null;
+
+    private static async Task<IResult> Address(CalendarStore store, CancellationToken cancel) => Results.Ok(View(await store.Now(cancel)));
+
+    private static async Task<IResult> Renew(CalendarRenewRequest request, CalendarStore store, BenchBooks books, CancellationToken cancel)
+    {
+        if (request.Key == Guid.Empty || !request.OldStops)
+            return ProblemResults.Of(ProblemCode.Missing, request.OldStops ? "/key" : "/oldStops");
+        var secret = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(SecretBytes));
+        await store.Renew(secret, books.Now, cancel);
+        return Results.Ok(View((secret, books.Now)));
+    }
+
+    private static CalendarAddressView View((string Secret, DateTimeOffset At)? address) =>
+        new(address is { } now ? $"/api/calendar/{now.Secret}.ics" : null, address?.At);
+
+    private static async Task<IResult> Feed(string secret, CalendarStore store, CalendarFeed feed, CancellationToken cancel) =>
+        await store.Now(cancel) is { } now
+        && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(now.Secret), Encoding.UTF8.GetBytes(secret))
+            ? Results.Text(await feed.Of(cancel), CalendarFile.ContentType)
+            : ProblemResults.Of(DayProblem.NoCalendar, "");
+
+    private static async Task<IResult> Pin(long id, PinRequest r, DayDesk day, JobDesk desk, BenchBooks books, HttpContext http)
+    {
+        var bench = await day.Bench(http.RequestAborted);
+        var name = bench.FirstOrDefault(p => p.Id.Value == r.Of)?.Name;
+        return (
+            await desk.Write(http, id, r, on => DayKeeping.Pin(on.Job.State, r.Of, name, r.From, r.Free, books.Now), harmless: true)
+        ).ToResult();
+    }
+}

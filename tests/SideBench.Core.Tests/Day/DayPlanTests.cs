@@ -1,0 +1,249 @@
+using SideBench.Core.Day;
+using Xunit;
+
+namespace SideBench.Core.Tests.Day;
+
+/// <summary>The plan of the day: hand-worked days, properties of any day, and small days against all orders there are.</summary>
+public class DayPlanTests
+{
+    private static readonly DayNumbers House = TestShop.Shop.Numbers.Of<DayNumbers>();
+    private static readonly DayHand Ines = new(1, "Ines", [(0, 240), (270, 540)]);
+    private static readonly DayHand Tam = new(2, "Tam", [(0, 240), (270, 540)]);
+
+    [Fact]
+    public void WhileOneRests_TheOtherIsWorkedOn()
+    {
+        var plan = Plan([Job("A", [new("clean", 10, 60), new("sheet", 10)]), Job("B", [new("look", 40)])], Ines);
+        Assert.Equal([("clean", 0.0), ("look", 10.0), ("sheet", 70.0)], plan.Pieces.Select(p => (p.Piece.Says, p.From)));
+    }
+
+    [Fact]
+    public void WhatIsPromised_ComesBeforeWhatIsNot_AndLatestEndsBeforePromises()
+    {
+        var plan = Plan([Job("A", [new("a", 60)]), Job("B", [new("b", 60)], promise: 60)], Ines);
+        Assert.Equal(["b", "a"], plan.Pieces.Select(p => p.Piece.Says));
+        // A soak that must be ended within the half hour is ended, though the promise of the other is broken by it.
+        plan = Plan([Job("A", [new("a", 60)], latest: 30), Job("B", [new("b", 60)], promise: 60)], Ines);
+        Assert.Equal(["a", "b"], plan.Pieces.Select(p => p.Piece.Says));
+        // Begun a quarter of an hour before its end it counts as near it, though nothing is overrun.
+        Assert.Equal((0.0, 60.0), (plan.Pieces.Sum(p => p.Overrun), plan.Cost.Late));
+        Assert.True(plan.Cost.Overrun is >= 0 and < 2);
+    }
+
+    [Fact]
+    public void ASoakThatCouldNotBeEndedToday_IsBegunTomorrow_NotToday()
+    {
+        // Closing is in an hour; the soak needs 30 min of hands, an hour at least and two at most.
+        var late = new DayHand(1, "Ines", [(0, 60), (900, 1380)]);
+        var plan = Plan([Job("A", [new("soak", 30, 60, 60), new("flush", 20)])], late);
+        Assert.Equal([900.0, 990.0], plan.Pieces.Select(p => p.From));
+        // Over lunch it would run past its end: it begins so that hands are there in time.
+        var lunch = new DayHand(1, "Ines", [(0, 50), (100, 300)]);
+        plan = DayPlan.Of([Job("A", [new("soak", 10, 20, 30), new("flush", 30)])], [lunch], House with { OverBreakMin = 0 });
+        Assert.Equal(100, plan.Pieces[0].From);
+        Assert.InRange(plan.Pieces[1].From - plan.Pieces[0].To, 20, 30);
+        // Where work may go on after lunch it is begun before, and ended in time.
+        Assert.Equal(0, Plan([Job("A", [new("soak", 10, 20, 30), new("flush", 30)])], lunch).Pieces[0].From);
+    }
+
+    [Fact]
+    public void WhatHandsAreOn_IsNotMoved_AndAPinIsKept()
+    {
+        var on = Job("A", [new("a", 50)]) with { IsOn = true, Hand = 0 };
+        var plan = Plan([Job("B", [new("b", 20)], promise: 20), on], Ines);
+        Assert.Equal(("a", 0.0), (plan.Pieces[0].Piece.Says, plan.Pieces[0].From));
+        var pinned = Job("C", [new("c", 30)]) with { At = 100, Hand = 1 };
+        plan = Plan([pinned, Job("D", [new("d", 200)])], Ines, Tam);
+        var of = plan.Pieces.Single(p => p.Piece.Says == "c");
+        Assert.Equal((1, 100.0), (of.Hand, of.From));
+        // Two things at once on one pair of hands: the second one waits for the first.
+        plan = Plan([pinned with { Hand = 0 }, Job("E", [new("e", 30)]) with { At = 100, Hand = 0 }], Ines);
+        Assert.Equal([100.0, 130.0], plan.Pieces.Select(p => p.From));
+    }
+
+    [Fact]
+    public void NoHoursLeft_OrNoHandsAtAll_IsSaid_NotHidden()
+    {
+        var plan = Plan([Job("A", [new("a", 60)], promise: 30)], new DayHand(1, "Ines", []));
+        Assert.Equal(-1, plan.Pieces.Single().Hand);
+        Assert.True(plan.Cost.Late > 0);
+        plan = Plan([Job("A", [new("a", 60)])], new DayHand(1, "Ines", [(0, 30)]), Tam with { Spans = [(0, 90)] });
+        Assert.Equal(1, plan.Pieces.Single().Hand);
+    }
+
+    [Theory]
+    [InlineData(1)]
+    [InlineData(2)]
+    [InlineData(3)]
+    [InlineData(4)]
+    [InlineData(5)]
+    [InlineData(6)]
+    [InlineData(7)]
+    [InlineData(8)]
+    public void ASmallDay_IsAsGoodAsTheBestOfAllOrders(int seed)
+    {
+        var chance = new Random(seed);
+        List<DayJob> jobs = [.. Enumerable.Range(0, 4).Select(i => Drawn(chance, i, 2))];
+        List<DayHand> hands = [Ines, .. seed % 2 == 0 ? [Tam] : Array.Empty<DayHand>()];
+        List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways[0].Pieces)];
+        var placing = new DayPlacing(jobs, hands, ways, House);
+        var best = Orders([.. ways.Select(w => DayPlacing.Groups(w).Count - 1)]).Min(o => placing.Cost(placing.Lay(o)));
+        var plan = DayPlan.Of(jobs, hands, House);
+        Assert.True(plan.Cost.CompareTo(best) <= 0, $"{plan.Cost} against {best}");
+    }
+
+    [Theory]
+    [InlineData(11)]
+    [InlineData(12)]
+    [InlineData(13)]
+    public void AnyPlan_KeepsHandsHoursAndOrder(int seed)
+    {
+        var chance = new Random(seed);
+        List<DayJob> jobs = [.. Enumerable.Range(0, 14).Select(i => Drawn(chance, i, 5))];
+        var plan = DayPlan.Of(jobs, [Ines, Tam], House);
+        Assert.Equal(jobs.Sum(j => j.Ways[0].Pieces.Count), plan.Pieces.Count);
+        foreach (var of in plan.Pieces.Where(p => p.Hand >= 0).GroupBy(p => p.Hand))
+        {
+            var mine = of.OrderBy(p => p.From).ToList();
+            Assert.All(mine.Zip(mine.Skip(1)), z => Assert.True(z.First.To <= z.Second.From + 1e-6));
+            Assert.All(mine, p => Assert.Contains(plan.Hands[p.Hand].Spans, s => p.From >= s.From - 1e-6 && p.From < s.To));
+            // Over the break of half an hour it takes that much longer, and no piece is cut short.
+            Assert.All(mine, p => Assert.Equal(p.Piece.Hands + (p.From < 240 && p.To > 240 ? 30 : 0), p.To - p.From, 6));
+        }
+
+        foreach (var of in plan.Pieces.GroupBy(p => p.Job))
+        {
+            var way = of.OrderBy(p => p.Number).ToList();
+            Assert.True(way[0].From >= jobs[of.Key].Ready - 1e-6);
+            Assert.All(
+                way.Zip(way.Skip(1)),
+                z =>
+                {
+                    Assert.True(z.Second.From >= z.First.To + z.First.Piece.Wait - 1e-6);
+                    // Nothing is begun that cannot be ended in time.
+                    if (z.First.Piece.MostWait is { } most && z.Second.Hand >= 0)
+                        Assert.True(z.Second.From <= z.First.To + most + 1e-6);
+                }
+            );
+        }
+
+        // The same jobs, the same plan.
+        Assert.Equal(plan.Pieces, DayPlan.Of(jobs, [Ines, Tam], House).Pieces);
+        // No plain order is better than what was found.
+        List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways[0].Pieces)];
+        var placing = new DayPlacing(jobs, [Ines, Tam], ways, House);
+        Assert.All(DayPlan.Begins(jobs, ways), o => Assert.True(plan.Cost.CompareTo(placing.Cost(placing.Lay(o))) <= 0));
+    }
+
+    [Fact]
+    public void Chances_AreThoseOfTheWays_AndOfTheMinutes()
+    {
+        // Three ways: half the time 30 min, a third 60, else 200.
+        var job = Job("A", []) with
+        {
+            Promise = 100,
+            Ways = [new(0.5, [new("a", 30)]), new(1 / 3.0, [new("b", 60)]), new(1 / 6.0, [new("c", 200)])],
+        };
+        var exact = House with { MinutesSd = 0, Draws = 3000 };
+        var end = DayChances.Of(DayPlan.Of([job], [Ines], exact), exact).Single();
+        Assert.Equal(5 / 6.0, end.Kept!.Value, 1.5e-2);
+        Assert.Equal((30.0, 200.0), (end.Early, end.Late));
+        Assert.True(end.Likely is 30 or 60);
+        // What is longer than any span goes over the break.
+        var whole = Plan([Job("A", [new("a", 300)])], Ines).Pieces.Single();
+        Assert.Equal((0.0, 330.0), (whole.From, whole.To));
+        // One way of 100 min whose minutes differ: half the time by then, and wider with more spread.
+        var one = Job("B", [new("b", 100)]) with
+        {
+            Promise = 100,
+        };
+        var wide = House with { MinutesSd = 0.4, Draws = 3000 };
+        var drawn = DayChances.Of(DayPlan.Of([one], [Ines with { Spans = [(0, 1e5)] }], wide), wide).Single();
+        Assert.InRange(drawn.Kept!.Value, 0.47, 0.53);
+        Assert.Equal(100 * Math.Exp(0.4 * 1.2816), drawn.Late, 4.0);
+    }
+
+    [Fact]
+    public void APromise_IsTheFirstStepThatHoldsByTheHousesLevel_AndSaysWhatItHarms()
+    {
+        List<DayJob> here = [Job("A", [new("a", 120)], promise: 130)];
+        var exact = House with { MinutesSd = 0.2 };
+        var before = DayChances.Of(DayPlan.Of(here, [Ines], exact), exact);
+        var said = DayPromise.Of(here, Job("new", [new("n", 60)]), [Ines], [(0, 240), (270, 540)], exact, before);
+        Assert.True(said.Offered!.Value.Holds >= 0.9);
+        Assert.Equal(0, said.Offered.Value.At % exact.RoundMin);
+        Assert.True(said.Offered.Value.At is > 180 and <= 330);
+        Assert.Equal([240.0, 540.0], said.Times.Select(t => t.At));
+        Assert.True(said.Times[0].Holds <= said.Times[1].Holds);
+        Assert.Empty(said.Harms);
+        // Nobody is here within the days: nothing is offered.
+        Assert.Null(DayPromise.Of(here, Job("new", [new("n", 60)]), [Ines with { Spans = [] }], [(0, 240)], exact, before).Offered);
+    }
+
+    [Fact]
+    public void AWalkIn_SaysWhatItHarms_AndTheFirstGapWhereItHarmsNone()
+    {
+        var exact = House with { MinutesSd = 0.05 };
+        var plan = DayPlan.Of([Job("A", [new("a", 120)], promise: 130), Job("B", [new("b", 30)])], [Ines], exact);
+        var ends = DayChances.Of(plan, exact);
+        var now = WalkIn.Of(plan, ends, 0, 40, exact);
+        Assert.Equal([0], now.Harms.Select(h => h.Job));
+        Assert.True(now.Harms[0].Loses > 0.9 * ends[0].Kept!.Value);
+        Assert.InRange(now.FirstGap!.Value, 119, 152);
+        // Where nothing presses it may be now.
+        var free = DayPlan.Of([Job("B", [new("b", 30)], promise: 500)], [Ines], exact);
+        Assert.Equal(0, WalkIn.Of(free, DayChances.Of(free, exact), 0, 40, exact).FirstGap);
+    }
+
+    private static DayPlan Plan(IReadOnlyList<DayJob> jobs, params IReadOnlyList<DayHand> hands) => DayPlan.Of(jobs, hands, House);
+
+    private static DayJob Job(string name, IReadOnlyList<DayPiece> pieces, double? promise = null, double? latest = null) =>
+        new(name[0], name, 0, latest, promise, [new DayWay(1, pieces)]);
+
+    private static DayJob Drawn(Random chance, int i, int most) =>
+        new(
+            i + 1,
+            $"J{i}",
+            chance.Next(3) == 0 ? chance.Next(60) : 0,
+            chance.Next(4) == 0 ? 60 + chance.Next(120) : null,
+            chance.Next(2) == 0 ? 30 + chance.Next(400) : null,
+            [
+                new DayWay(
+                    1,
+                    [
+                        .. Enumerable
+                            .Range(0, 1 + chance.Next(most))
+                            .Select(k =>
+                            {
+                                var wait = chance.Next(2) == 0 ? 0 : 10 + chance.Next(60);
+                                return new DayPiece(
+                                    $"J{i}.{k}",
+                                    5 + chance.Next(40),
+                                    wait,
+                                    wait > 0 && chance.Next(3) == 0 ? wait + 60 : null
+                                );
+                            }),
+                    ]
+                ),
+            ]
+        );
+
+    // Every order of the groups, each job's own kept.
+    private static IEnumerable<IReadOnlyList<int>> Orders(int[] left)
+    {
+        if (left.All(n => n == 0))
+        {
+            yield return [];
+            yield break;
+        }
+
+        for (var j = 0; j < left.Length; j++)
+            if (left[j] > 0)
+            {
+                var rest = (int[])left.Clone();
+                rest[j]--;
+                foreach (var order in Orders(rest))
+                    yield return [j, .. order];
+            }
+    }
+}

@@ -1,0 +1,125 @@
+using SideBench.Core.Day;
+using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
+using SideBench.Core.Record;
+using Xunit;
+
+namespace SideBench.Core.Tests.Day;
+
+/// <summary>The ways of a job to its end, what is said of a plan, and what minutes really took.</summary>
+public class DayWaysTests
+{
+    private const string Quartet = "marram-quartet-a4";
+    private const string Fades = "fades-under-load";
+    private static readonly DayNumbers House = TestShop.Shop.Numbers.Of<DayNumbers>();
+
+    [Fact]
+    public void Ways_AreThoseOfTheAdvice_WithItsOdds()
+    {
+        var lines = TestShop.Opened(TestShop.Intake(Quartet, Fades));
+        var job = Of(lines)!;
+        Assert.Equal(1, job.Ways.Sum(w => w.Chance), 9);
+        Assert.Equal(job.Ways.OrderByDescending(w => w.Chance).Select(w => w.Chance), job.Ways.Select(w => w.Chance));
+        var first = TestShop.Case(lines).Advice.Chosen!.Step;
+        Assert.All(job.Ways, w => Assert.Equal(first.Id, w.Pieces[0].Step));
+        Assert.All(job.Ways, w => Assert.Equal("write it up, call", w.Pieces[^1].Says));
+        Assert.Contains(job.Ways, w => w.Pieces.Any(p => p.Wait > 0));
+        // What is known leaves less to find out.
+        TestShop.Answer(lines, first.Id, ((Finding)first).Outcomes[0].Id);
+        Assert.True(Looks(Of(lines)!) <= Looks(job));
+    }
+
+    [Fact]
+    public void AClock_AndAWait_SayWhenItIsReady_AndByWhenItMustBe()
+    {
+        var lines = TestShop.Opened(TestShop.Intake(Quartet, Fades));
+        lines.Add(TestShop.Line(lines.Count + 1, new ClockStarted("c1", "soak", "soak", 60, 120)));
+        var job = Of(lines)!;
+        Assert.Equal(
+            (60.0 - lines.Count, 120.0 - lines.Count, "soak"),
+            (Math.Round(job.Ready) - 0, Math.Round(job.Latest!.Value), job.WaitsFor)
+        );
+        lines.Add(TestShop.Line(lines.Count + 1, new WaitSet("parts", "damper", null)));
+        job = Of(lines)!;
+        Assert.Equal((House.PartDays * 24 * 60, true, "damper"), (Math.Round(job.Ready), job.IsOthers, job.WaitsFor));
+        lines.Add(TestShop.Line(lines.Count + 1, new Closed("handed-back", "", "", [], 0, null)));
+        Assert.Null(Of(lines));
+    }
+
+    [Fact]
+    public void AJobThatIsNotHere_GoesByItsComplaint_AndAMissingPartIsWaitedFor()
+    {
+        var book = TestShop.Book(Quartet, Fades);
+        var plain = DayWays.New("x", book, [], House);
+        var parts = book.Repairs.Where(r => r.Part.Length > 0).Select(r => r.Part).ToHashSet();
+        var without = DayWays.New("x", book, parts, House);
+        Assert.Equal(plain.Ways.Count, without.Ways.Count);
+        Assert.True(without.Ways.Sum(w => w.Pieces.Count(p => p.IsOthers)) > plain.Ways.Sum(w => w.Pieces.Count(p => p.IsOthers)));
+    }
+
+    [Fact]
+    public void APin_HoldsUntilSomethingIsDone()
+    {
+        var lines = TestShop.Opened(TestShop.Intake(Quartet, Fades));
+        Assert.Null(DayKeeping.PinOf(lines));
+        lines.Add(TestShop.Line(lines.Count + 1, new PiecePinned(1, "Ines", null, false)));
+        lines.Add(TestShop.Line(lines.Count + 1, new Noted("the customer called")));
+        Assert.Equal(1, DayKeeping.PinOf(lines)!.Of);
+        lines.Add(TestShop.Line(lines.Count + 1, new PiecePinned(0, "", null, true)));
+        Assert.Null(DayKeeping.PinOf(lines));
+        lines.Add(TestShop.Line(lines.Count + 1, new PiecePinned(1, "Ines", null, false)));
+        TestShop.Answer(lines, "ink-seen", "enough");
+        Assert.Null(DayKeeping.PinOf(lines));
+    }
+
+    [Fact]
+    public void WhatMoved_IsSaidWithItsReason_AndTimeGoingByIsNoMove()
+    {
+        DayHand hand = new(1, "Ines", [(0, 600)]);
+        DayJob Job(long id, double minutes, double ready = 0) =>
+            new(id, $"{400 + id}", ready, null, null, [new DayWay(1, [new DayPiece($"p{id}", minutes)])]);
+        DayPlan Plan(params IReadOnlyList<DayJob> jobs) => DayPlan.Of(jobs, [hand], House);
+        var at = TestShop.Now;
+        var before = Plan(Job(1, 30), Job(2, 40, 60));
+        Assert.Equal("", DayWords.Moved((before, at), (Plan(Job(1, 30), Job(2, 40, 55)), at.AddMinutes(5)), House));
+        var came = Plan(Job(1, 30), Job(2, 40, 200), Job(3, 20));
+        Assert.Equal("402 and 1 more moved 145 min later: 403 came in.", DayWords.Moved((before, at), (came, at.AddMinutes(5)), House));
+        Assert.Equal("it was set to this time", Why(Job(1, 30) with { At = 20 }));
+        Assert.Equal("hands are on it", Why(Job(1, 30) with { IsOn = true, Hand = 0 }));
+        Assert.Contains("must be ended within 40 min", Why(Job(1, 30) with { Latest = 40 }), StringComparison.Ordinal);
+        Assert.Contains("holds only hardly ever", Why(Job(1, 30) with { Promise = 5 }), StringComparison.Ordinal);
+
+        string Why(DayJob job)
+        {
+            var plan = Plan(job);
+            return DayWords.Because(plan, DayChances.Of(plan, House), plan.Pieces[0]);
+        }
+    }
+
+    [Fact]
+    public void MinutesReallyTaken_MoveTheBook_TheMoreTheyAre()
+    {
+        var lines = TestShop.Opened(TestShop.Intake(Quartet, Fades));
+        for (var i = 0; i < 3; i++)
+            TestShop.Answer(lines, "ink-seen", "enough");
+        // Each line comes a minute after the one before; the book says ten.
+        var timed = MinutesTaken.On(Quartet, lines, b => b is Answered ? ("ink-seen", "Ink seen", 10.0) : null, House).ToList();
+        Assert.Equal(3, timed.Count);
+        Assert.All(timed, t => Assert.Equal(1, t.Minutes));
+        var usual = MinutesTaken.Of(timed, House).Single();
+        // Three at a tenth of the book, and six at the book's word.
+        Assert.Equal(10 * Math.Pow(0.1, 3 / 9.0), usual.UsualMin, 6);
+        Assert.True(usual.Sd > House.MinutesSd);
+        // What took a hundred times as long was no piece of work.
+        Assert.Empty(MinutesTaken.On(Quartet, lines, b => b is Answered ? ("x", "x", 0.01) : null, House));
+    }
+
+    private static double Looks(DayJob job) => job.Ways[0].Pieces.Where(p => p.Says == "find out what it is").Sum(p => p.Hands);
+
+    private static DayJob? Of(List<Entry> lines)
+    {
+        var job = TestShop.Case(lines);
+        List<JobCase> threads = job.State.Closing is null ? [job] : [];
+        return DayWays.Of(1, "1", threads, job.State, [], House, TestShop.Now.AddMinutes(lines.Count));
+    }
+}

@@ -1,0 +1,52 @@
+import { expect, test } from '@playwright/test'
+import { expectNoAxeFindings, signIn, takeIn } from './bench'
+
+test('the day: who does what, a piece pinned and let go, somebody at the door, hours of the shop', async ({ page }) => {
+  test.setTimeout(120_000)
+  await signIn(page)
+  await takeIn(page, 'DY-9001', { model: 'Marram Duo', moved: false })
+  await page.goto('/')
+  const lines = page.getByTestId('day-lines')
+  await expect(lines).toContainText('Marram Duo')
+  await expect(page.getByTestId('now-cards').locator('[data-person]')).toHaveCount(2)
+  await expect(page.getByTestId('promises')).toContainText('promises hold')
+  await expectNoAxeFindings(page)
+
+  await page.keyboard.press('w')
+  await expect(page.getByTestId('walk-in').getByRole('status')).toContainText(/harm|holds/)
+  await page.getByLabel('Minutes now').fill('2')
+  await page.getByRole('button', { name: 'Try it' }).click()
+  await expect(page.getByTestId('walk-in').getByRole('alert')).toBeVisible()
+
+  const row = lines.locator('li', { hasText: 'Marram Quartet A4' }).first()
+  await row.getByRole('button').click()
+  const dialog = page.getByTestId('pin-dialog')
+  await expectNoAxeFindings(page)
+  await dialog.getByRole('button', { name: 'Tom Adeyemi-Rowe' }).click()
+  await dialog.getByRole('button', { name: 'Pin it' }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await expect(row).toContainText('pinned')
+  await row.getByRole('button').click()
+  await expect(dialog).toContainText('Tom Adeyemi-Rowe’s')
+  await dialog.getByRole('button', { name: 'Let it go' }).click()
+  await expect(row).not.toContainText('pinned')
+
+  await page.goto('/practice/hours')
+  const hours = page.getByTestId('hours')
+  await expectNoAxeFindings(page)
+  const friday = hours.locator('#h-0-Friday')
+  await friday.fill('17:00-09:00')
+  await page.getByRole('button', { name: 'Set: Shop, Friday' }).click()
+  await expect(page.getByRole('main')).toContainText('These are no hours')
+  await friday.fill('08:30-12:30 13:00-17:00')
+  await page.getByRole('button', { name: 'Set: Shop, Friday' }).click()
+  await expect(page.getByRole('button', { name: 'Set: Shop, Friday' })).toBeDisabled()
+  await expect(friday).toHaveValue('08:30-12:30 13:00-17:00')
+
+  // A promise that is offered goes into its field with one press.
+  await page.goto('/take-in')
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto('/')
+  await expect(lines).toBeVisible()
+  expect(await page.evaluate(() => document.querySelector('main')!.scrollWidth)).toBeLessThanOrEqual(390)
+})

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { moment, percent } from '@/shared/format'
+import type { Day, DayJob } from './useDay'
+
+const props = defineProps<{
+  /** The plan. */
+  day: Day
+  /** The server's time, ms. */
+  now: number
+}>()
+const emit = defineEmits<{ pick: [job: DayJob] }>()
+const hour = 3_600_000
+const at = (iso: string) => new Date(iso).getTime()
+/** The hours drawn: those of the next open day, an hour at least before what is going on. */
+const from = computed(() => {
+  const next = props.day.open[0]
+  const begin = next && at(next.from) > props.now ? at(next.from) : props.now
+  return Math.floor(begin / hour) * hour
+})
+const to = computed(() => {
+  const date = new Date(from.value).toDateString()
+  const ends = props.day.open.map((s) => at(s.to)).filter((e) => new Date(e).toDateString() === date)
+  return Math.max(from.value + 4 * hour, Math.ceil(Math.max(0, ...ends) / hour) * hour)
+})
+const hours = computed(() =>
+  Array.from({ length: Math.round((to.value - from.value) / hour) }, (_, i) => from.value + i * hour),
+)
+const x = (time: number) =>
+  `${(100 * (Math.min(to.value, Math.max(from.value, time)) - from.value)) / (to.value - from.value)}%`
+const wide = (a: number, b: number) =>
+  `${Math.max(0.4, (100 * (Math.min(to.value, b) - Math.max(from.value, a))) / (to.value - from.value))}%`
+const within = (a: number, b: number) => b > from.value && a < to.value
+const clock = (time: number) => new Date(time).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })
+const bars = (j: DayJob) =>
+  j.pieces.flatMap((p) => [
+    ...(within(at(p.from), at(p.to))
+      ? [{ key: p.from + p.says, kind: 'hands', a: at(p.from), b: at(p.to), says: p.says }]
+      : []),
+    ...(p.waitTo && within(at(p.to), at(p.waitTo))
+      ? [{ key: p.to + p.waitSays, kind: 'wait', a: at(p.to), b: at(p.waitTo), says: p.waitSays || 'rests' }]
+      : []),
+  ])
+const waiting = (j: DayJob) =>
+  j.readyAt && within(props.now, at(j.readyAt)) ? { a: props.now, b: at(j.readyAt) } : null
+</script>
+
+<template>
+  <section class="panel overflow-x-auto p-3" tabindex="0" aria-labelledby="day-title" data-testid="day-lines">
+    <h2 id="day-title" class="sr-only">The plan, one row for each machine</h2>
+    <div class="min-w-[44rem]">
+      <div class="ml-48 flex text-sm text-soft" aria-hidden="true">
+        <span v-for="h in hours" :key="h" class="flex-1 border-l border-line pl-1 font-mono">{{ clock(h) }}</span>
+      </div>
+      <ul class="divide-y divide-line">
+        <li v-for="j in day.jobs" :key="j.id" class="flex items-stretch" :data-tag="j.tag">
+          <button
+            type="button"
+            class="w-48 shrink-0 py-1 pr-2 text-left hover:bg-paper"
+            :aria-label="`${j.tag} ${j.machine}: give it away, or set its time`"
+            @click="emit('pick', j)"
+          >
+            <span class="flex items-baseline gap-2"
+              ><b class="font-mono">{{ j.tag }}</b> <span class="truncate">{{ j.machine }}</span></span
+            >
+            <span
+              class="block text-sm"
+              :class="j.kept !== null && j.kept < day.level ? 'font-bold text-stop' : 'text-soft'"
+            >
+              <template v-if="j.promiseAt"
+                >⚑ {{ moment(j.promiseAt, new Date(now)) }} ·
+                <b class="font-mono">{{ percent(j.kept ?? 0) }}</b></template
+              >
+              <template v-else>no promise</template>
+            </span>
+            <span v-if="j.unknown" class="block text-sm text-wait">way not known: a usual job</span>
+            <span v-if="j.pinned" class="block text-sm text-hands">pinned</span>
+          </button>
+          <div
+            class="relative min-h-14 flex-1"
+            :aria-label="`${j.tag}: done about ${moment(j.likely, new Date(now))}`"
+            role="img"
+          >
+            <span
+              v-for="h in hours"
+              :key="h"
+              class="absolute inset-y-0 border-l border-line"
+              :style="{ left: x(h) }"
+              aria-hidden="true"
+            />
+            <span
+              v-if="waiting(j)"
+              class="absolute top-4 h-6 truncate rounded border-2 px-1 text-sm"
+              :class="j.others ? 'border-edge bg-sheet text-soft' : 'border-dashed border-wait bg-wait-tint text-wait'"
+              :style="{ left: x(waiting(j)!.a), width: wide(waiting(j)!.a, waiting(j)!.b) }"
+              >{{ j.waitsFor }}</span
+            >
+            <span
+              v-for="b in bars(j)"
+              :key="b.key"
+              class="absolute truncate rounded px-1 text-sm"
+              :class="
+                b.kind === 'hands'
+                  ? 'top-2 h-10 bg-hands leading-10 text-sheet'
+                  : 'top-4 h-6 border-2 border-dashed border-wait bg-wait-tint text-wait'
+              "
+              :style="{ left: x(b.a), width: wide(b.a, b.b) }"
+              :title="b.says"
+              >{{ b.says }}</span
+            >
+            <span
+              v-if="j.latestAt && within(at(j.latestAt), at(j.latestAt) + 1)"
+              class="absolute inset-y-1 border-r-4 border-stop"
+              :style="{ left: x(at(j.latestAt)) }"
+              title="latest end"
+            />
+            <span
+              v-if="j.promiseAt && within(at(j.promiseAt), at(j.promiseAt) + 1)"
+              class="absolute inset-y-0 border-l-2 border-ink pl-0.5 text-sm font-bold"
+              :style="{ left: x(at(j.promiseAt)) }"
+              >⚑</span
+            >
+          </div>
+        </li>
+      </ul>
+      <p class="mt-1 text-sm text-soft">
+        Solid: hands. Dashed: it works or rests by itself. Framed: parts or people. ⚑ the promise, with the chance that
+        it is kept.
+      </p>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { moment, percent } from '@/shared/format'
+import AppDialog from '@/shared/ui/AppDialog.vue'
+import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import type { Day, DayDesk, DayJob } from './useDay'
+
+const props = defineProps<{
+  /** The job; null while closed. */
+  job: DayJob | null
+  /** The plan. */
+  day: Day
+  /** The writes. */
+  desk: DayDesk
+}>()
+const emit = defineEmits<{ close: [] }>()
+const of = ref(0)
+const time = ref('')
+watch(
+  () => props.job?.id,
+  () => {
+    of.value = 0
+    time.value = ''
+  },
+)
+const next = computed(() => props.job?.pieces[0] ?? null)
+async function save(free: boolean) {
+  const from = time.value ? new Date(time.value).toISOString() : null
+  if (await props.desk.pin(props.job!, of.value, free ? null : from, free)) emit('close')
+}
+</script>
+
+<template>
+  <AppDialog :open="job !== null" :title="job ? `${job.tag}: its next piece` : ''" @close="emit('close')">
+    <form v-if="job" class="space-y-3" data-testid="pin-dialog" @submit.prevent="save(false)">
+      <p v-if="next">
+        <b>{{ next.says }}</b>, planned for {{ moment(next.from) }}.
+        <template v-if="job.kept !== null">Its promise holds {{ percent(job.kept) }}.</template>
+      </p>
+      <p v-if="job.pinned" class="border-l-4 border-hands bg-hands-tint px-3 py-1.5">{{ job.pinned }}.</p>
+      <div class="flex flex-wrap gap-2" role="group" aria-label="Whose">
+        <button
+          v-for="h in [{ id: 0, name: 'Whoever comes' }, ...day.hands]"
+          :key="h.id"
+          type="button"
+          class="press"
+          :aria-pressed="of === h.id"
+          :class="of === h.id ? 'press-main' : ''"
+          @click="of = h.id"
+        >
+          {{ h.name }}
+        </button>
+      </div>
+      <label class="block"
+        >Not before, and then at once <input v-model="time" class="field" type="datetime-local"
+      /></label>
+      <ProblemNote :problem="desk.problem.value" @dismiss="desk.dismiss" />
+      <div class="flex flex-wrap gap-2">
+        <button class="press press-main flex-1" :disabled="desk.busy.value || (of === 0 && !time)">Pin it</button>
+        <button v-if="job.pinned" type="button" class="press" :disabled="desk.busy.value" @click="save(true)">
+          Let it go
+        </button>
+        <RouterLink class="press" :to="`/bench/${job.id}`">To its bench</RouterLink>
+      </div>
+    </form>
+  </AppDialog>
+</template>
