@@ -23,19 +23,15 @@ public static class DayChances
     /// <summary>How each job may end.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="numbers">House numbers.</param>
-    /// <param name="spread">
-    /// How far the minutes of a step differ from the book's, in their logarithm: mean and standard deviation; null for the house's word.
-    /// </param>
-    public static IReadOnlyList<DayEnd> Of(DayPlan plan, DayNumbers numbers, Func<DayPiece, (double Mean, double Sd)>? spread = null)
+    public static IReadOnlyList<DayEnd> Of(DayPlan plan, DayNumbers numbers)
     {
-        spread ??= _ => (0, numbers.MinutesSd);
         var ranks = Ranks(plan);
         var ends = plan.Jobs.Select(_ => new List<double>(numbers.Draws)).ToList();
         for (var draw = 0; draw < numbers.Draws; draw++)
         {
             var at = draw;
             List<DayJob> jobs = [.. plan.Jobs.Select((j, i) => Drawn(j, i, at, numbers))];
-            List<IReadOnlyList<DayPiece>> ways = [.. plan.Jobs.Select((j, i) => Way(j, i, at, numbers, spread))];
+            List<IReadOnlyList<DayPiece>> ways = [.. plan.Jobs.Select((j, i) => Way(j, i, at, numbers))];
             var placing = new DayPlacing(jobs, plan.Hands, ways, numbers);
             var done = DayPlacing.Ends(placing.Lay(Order(ways, ranks)), jobs);
             for (var j = 0; j < ends.Count; j++)
@@ -96,13 +92,7 @@ public static class DayChances
             }
             : job;
 
-    private static IReadOnlyList<DayPiece> Way(
-        DayJob job,
-        int place,
-        int draw,
-        DayNumbers numbers,
-        Func<DayPiece, (double Mean, double Sd)> spread
-    )
+    private static IReadOnlyList<DayPiece> Way(DayJob job, int place, int draw, DayNumbers numbers)
     {
         var which = Spread(draw, place, 1);
         var (sum, w) = (0.0, 0);
@@ -116,8 +106,7 @@ public static class DayChances
                 .Pieces.Select(
                     (p, i) =>
                     {
-                        var (mean, sd) = spread(p);
-                        var minutes = p.Hands * Math.Exp(mean + (sd * Normal.InvCDF(0, 1, Spread(draw, place, 2 + i))));
+                        var minutes = p.Hands * Math.Exp(numbers.MinutesSd * Normal.InvCDF(0, 1, Spread(draw, place, 2 + i)));
                         return p.IsOthers
                             ? p with
                             {

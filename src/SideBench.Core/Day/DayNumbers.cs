@@ -25,8 +25,6 @@ namespace SideBench.Core.Day;
 /// <param name="OnMin">Hands are taken to be on a machine for so long after its last line by them, min.</param>
 /// <param name="MovedMin">A piece that moved by less is not spoken of, min.</param>
 /// <param name="RoundMin">A promise is offered at whole steps of so many minutes.</param>
-/// <param name="LearnFrom">Pieces that were timed count as so many more than the book once there are as many, a number.</param>
-/// <param name="ForgottenAfter">A piece between two lines further apart than this times its minutes was no piece of work.</param>
 public sealed record DayNumbers(
     IReadOnlyDictionary<DayOfWeek, string> Week,
     int AheadDays,
@@ -51,7 +49,5 @@ public sealed record DayNumbers(
     double StandPerHour,
     double OnMin,
     double MovedMin,
-    int RoundMin,
-    double LearnFrom,
-    double ForgottenAfter
+    int RoundMin
 );

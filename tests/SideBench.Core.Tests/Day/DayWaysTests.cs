@@ -35,10 +35,7 @@ public class DayWaysTests
         var lines = TestShop.Opened(TestShop.Intake(Quartet, Fades));
         lines.Add(TestShop.Line(lines.Count + 1, new ClockStarted("c1", "soak", "soak", 60, 120)));
         var job = Of(lines)!;
-        Assert.Equal(
-            (60.0 - lines.Count, 120.0 - lines.Count, "soak"),
-            (Math.Round(job.Ready) - 0, Math.Round(job.Latest!.Value), job.WaitsFor)
-        );
+        Assert.Equal((60.0, 120.0, "soak"), (Math.Round(job.Ready), Math.Round(job.Latest!.Value), job.WaitsFor));
         lines.Add(TestShop.Line(lines.Count + 1, new WaitSet("parts", "damper", null)));
         job = Of(lines)!;
         Assert.Equal((House.PartDays * 24 * 60, true, "damper"), (Math.Round(job.Ready), job.IsOthers, job.WaitsFor));
@@ -94,24 +91,6 @@ public class DayWaysTests
             var plan = Plan(job);
             return DayWords.Because(plan, DayChances.Of(plan, House), plan.Pieces[0]);
         }
-    }
-
-    [Fact]
-    public void MinutesReallyTaken_MoveTheBook_TheMoreTheyAre()
-    {
-        var lines = TestShop.Opened(TestShop.Intake(Quartet, Fades));
-        for (var i = 0; i < 3; i++)
-            TestShop.Answer(lines, "ink-seen", "enough");
-        // Each line comes a minute after the one before; the book says ten.
-        var timed = MinutesTaken.On(Quartet, lines, b => b is Answered ? ("ink-seen", "Ink seen", 10.0) : null, House).ToList();
-        Assert.Equal(3, timed.Count);
-        Assert.All(timed, t => Assert.Equal(1, t.Minutes));
-        var usual = MinutesTaken.Of(timed, House).Single();
-        // Three at a tenth of the book, and six at the book's word.
-        Assert.Equal(10 * Math.Pow(0.1, 3 / 9.0), usual.UsualMin, 6);
-        Assert.True(usual.Sd > House.MinutesSd);
-        // What took a hundred times as long was no piece of work.
-        Assert.Empty(MinutesTaken.On(Quartet, lines, b => b is Answered ? ("x", "x", 0.01) : null, House));
     }
 
     private static double Looks(DayJob job) => job.Ways[0].Pieces.Where(p => p.Says == "find out what it is").Sum(p => p.Hands);

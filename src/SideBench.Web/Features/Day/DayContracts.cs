@@ -116,9 +116,6 @@ public sealed record DayOffView(long Of, string Name, DateOnly Day, string Hours
 /// <summary>All hours.</summary>
 public sealed record HoursView(int Version, IReadOnlyList<HoursOfView> People, IReadOnlyList<DayOffView> Days);
 
-/// <summary>How the minutes of a step have done.</summary>
-public sealed record StepMinutesView(string Step, string Name, int Times, double BookMin, double UsualMin);
-
 /// <param name="Key">The write's key.</param>
 /// <param name="OldStops">That the old address answers no more, which is so.</param>
 public sealed record CalendarRenewRequest(Guid Key, bool OldStops);

@@ -18,6 +18,17 @@ const writes = useWrites<unknown>({
   refetch: () => query.refetch(),
 })
 const set = writes.write((body: Api<'HoursRequest'>) => dataOf(api.POST('/api/day/hours', { body })))
+const calendar = useQuery({
+  queryKey: ['calendar'],
+  enabled: owner,
+  queryFn: () => dataOf(api.GET('/api/day/calendar')),
+})
+const renewing = writes.write((body: Api<'CalendarRenewRequest'>) =>
+  dataOf(api.POST('/api/day/calendar/renew', { body })),
+)
+const address = computed(() =>
+  calendar.data.value?.path ? `${window.location.origin}${calendar.data.value.path}` : '',
+)
 const single = ref({ of: 0, day: '', hours: '', why: '' })
 const typed = ref<Record<string, string>>({})
 const keyOf = (of: number, day: string) => `${of} ${day}`
@@ -77,6 +88,19 @@ async function saveDay() {
             Set<span class="sr-only">: {{ p.name }}, {{ d.day }}</span>
           </button>
         </form>
+      </section>
+      <section v-if="owner" class="panel p-3" aria-labelledby="calendar-title" data-testid="calendar">
+        <h2 id="calendar-title" class="text-lg">A calendar of the day</h2>
+        <p>
+          Promises, clocks longer than an hour, return days, bottles and stores that fill, for any calendar to fetch.
+        </p>
+        <label v-if="address" class="block"
+          >Its address; who has it sees them <input class="field font-mono" :value="address" readonly
+        /></label>
+        <p v-else class="text-soft">There is no address yet.</p>
+        <button type="button" class="press mt-2" :disabled="writes.busy.value" @click="renewing({ oldStops: true })">
+          {{ address ? 'A new address; the old one stops' : 'Make an address' }}
+        </button>
       </section>
       <section class="panel p-3" aria-labelledby="single-title">
         <h2 id="single-title" class="text-lg">Single days</h2>
