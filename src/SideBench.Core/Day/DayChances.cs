@@ -25,15 +25,11 @@ public static class DayChances
     /// <param name="numbers">House numbers.</param>
     public static IReadOnlyList<DayEnd> Of(DayPlan plan, DayNumbers numbers)
     {
-        var ranks = Ranks(plan);
         var ends = plan.Jobs.Select(_ => new List<double>(numbers.Draws)).ToList();
         for (var draw = 0; draw < numbers.Draws; draw++)
         {
-            var at = draw;
-            List<DayJob> jobs = [.. plan.Jobs.Select((j, i) => Drawn(j, i, at, numbers))];
-            List<IReadOnlyList<DayPiece>> ways = [.. plan.Jobs.Select((j, i) => Way(j, i, at, numbers))];
-            var placing = new DayPlacing(jobs, plan.Hands, ways, numbers);
-            var done = DayPlacing.Ends(placing.Lay(Order(ways, ranks)), jobs);
+            var life = Life(plan.Jobs, plan.Hands, draw, numbers);
+            var done = life.Ends(life.Lay(plan.Order));
             for (var j = 0; j < ends.Count; j++)
                 ends[j].Add(done[j]);
         }
@@ -52,37 +48,9 @@ public static class DayChances
         ];
     }
 
-    // By when a group begins in the plan; what the likeliest way has not comes after what it has.
-    private static List<List<double>> Ranks(DayPlan plan) =>
-        [
-            .. plan.Jobs.Select(
-                (job, j) =>
-                {
-                    var way = job.Ways.Count > 0 ? job.Ways[0].Pieces : [];
-                    var starts = DayPlacing.Groups(way);
-                    return plan
-                        .Pieces.Where(p => p.Job == j && starts.Contains(p.Number))
-                        .OrderBy(p => p.Number)
-                        .Select(p => p.From)
-                        .ToList();
-                }
-            ),
-        ];
-
-    private static List<int> Order(IReadOnlyList<IReadOnlyList<DayPiece>> ways, List<List<double>> ranks)
-    {
-        var all = new List<(double Rank, int Job)>();
-        for (var j = 0; j < ways.Count; j++)
-        {
-            var groups = DayPlacing.Groups(ways[j]).Count - 1;
-            for (var g = 0; g < groups; g++)
-                all.Add((g < ranks[j].Count ? ranks[j][g] : ranks[j].DefaultIfEmpty(0).Last() + (g * AfterMin), j));
-        }
-
-        return [.. all.OrderBy(a => a.Rank).ThenBy(a => a.Job).Select(a => a.Job)];
-    }
-
-    private const double AfterMin = 30;
+    /// <summary>One life of the jobs: ways and minutes drawn, to be laid out in some order.</summary>
+    internal static DayPlacing Life(IReadOnlyList<DayJob> jobs, IReadOnlyList<DayHand> hands, int draw, DayNumbers numbers) =>
+        new([.. jobs.Select((j, i) => Drawn(j, i, draw, numbers))], hands, [.. jobs.Select((j, i) => Way(j, i, draw, numbers))], numbers);
 
     private static DayJob Drawn(DayJob job, int place, int draw, DayNumbers numbers) =>
         job is { IsOthers: true, Ready: > 0 }

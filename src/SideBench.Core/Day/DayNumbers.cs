@@ -8,6 +8,7 @@ namespace SideBench.Core.Day;
 /// <param name="MinutesSd">How far the minutes of work differ from what the book says, in their logarithm, one standard deviation.</param>
 /// <param name="WaitSd">The same for parts and people that are waited for.</param>
 /// <param name="Draws">Ways that the plan is run through for its chances.</param>
+/// <param name="Lives">Ways that it may turn out are planned for beside the likeliest, as long as something is not known; a number.</param>
 /// <param name="Tries">Orders of work that are tried for a plan.</param>
 /// <param name="Level">A promise that is offered holds with this chance, 0 to 1.</param>
 /// <param name="HarmsFrom">A walk-in harms a promise from this loss of its chance on, 0 to 1.</param>
@@ -33,6 +34,7 @@ public sealed record DayNumbers(
     double MinutesSd,
     double WaitSd,
     int Draws,
+    int Lives,
     int Tries,
     double Level,
     double HarmsFrom,

@@ -99,6 +99,9 @@ public sealed class DayPlacing
         return ends;
     }
 
+    /// <summary>When each of its jobs is done, min.</summary>
+    public double[] Ends(IReadOnlyList<DayPlaced> plan) => Ends(plan, jobs);
+
     /// <summary>What a plan costs.</summary>
     public DayCost Cost(IReadOnlyList<DayPlaced> plan)
     {

@@ -29,7 +29,16 @@ public sealed record DayPlan(
     {
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways.Count > 0 ? j.Ways[0].Pieces : [])];
         var placing = new DayPlacing(jobs, hands, ways, numbers);
-        var best = Begins(jobs, ways).Select(order => (Order: order, Cost: placing.Cost(placing.Lay(order)))).MinBy(o => o.Cost);
+        // What is not known yet is planned for as it may turn out: a look that may begin a long wait is made early.
+        List<DayPlacing> lives =
+        [
+            placing,
+            .. jobs.Any(j => j.Ways.Count > 1)
+                ? Enumerable.Range(1, numbers.Lives).Select(life => DayChances.Life(jobs, hands, life * Apart, numbers))
+                : [],
+        ];
+        var groups = jobs.Select(j => j.Ways.Select(w => DayPlacing.Groups(w.Pieces).Count - 1).DefaultIfEmpty(0).Max()).ToList();
+        var best = Begins(jobs, ways, groups).Select(order => (Order: order, Cost: Mean(lives, order))).MinBy(o => o.Cost);
         var order = best.Order.ToArray();
         // Larger shops get fewer tries: a plan is made while somebody waits for it.
         var tries = order.Length < 2 ? 0 : numbers.Tries * Math.Min(1, (double)UsualGroups / order.Length);
@@ -41,7 +50,7 @@ public sealed record DayPlan(
                 continue;
             // One group, or all of a job's: what presses goes before the rest with everything it needs.
             var tried = k % 2 == 0 ? Moved(order, from, to) : Gathered(order, order[from], to);
-            var cost = placing.Cost(placing.Lay(tried));
+            var cost = Mean(lives, tried);
             if (cost.CompareTo(best.Cost) > 0)
                 continue;
             (order, best) = (tried, (tried, cost));
@@ -52,12 +61,23 @@ public sealed record DayPlan(
     }
 
     private const int UsualGroups = 40;
+    private const int Apart = 41;
+
+    private static DayCost Mean(List<DayPlacing> lives, IReadOnlyList<int> order)
+    {
+        var costs = lives.Select(l => l.Cost(l.Lay(order))).ToList();
+        return new DayCost(costs.Average(c => c.Overrun), costs.Average(c => c.Late), costs.Average(c => c.Money));
+    }
 
     /// <summary>When each job is done, min.</summary>
     public double[] Ends => DayPlacing.Ends(Pieces, Jobs);
 
     /// <summary>Orders to begin with: promise first, latest end first, what is left of time first, shortest first, longest first.</summary>
-    internal static IEnumerable<IReadOnlyList<int>> Begins(IReadOnlyList<DayJob> jobs, IReadOnlyList<IReadOnlyList<DayPiece>> ways)
+    internal static IEnumerable<IReadOnlyList<int>> Begins(
+        IReadOnlyList<DayJob> jobs,
+        IReadOnlyList<IReadOnlyList<DayPiece>> ways,
+        IReadOnlyList<int> groups
+    )
     {
         double Work(int j) => ways[j].Sum(p => p.Hands);
         double Long(int j) => ways[j].Sum(p => p.Hands + p.Wait);
@@ -71,27 +91,20 @@ public sealed record DayPlan(
             j => -Long(j),
             j => (jobs[j].Promise ?? Far) + (Work(j) * Weight),
         ];
-        return rules.SelectMany(rule => new IReadOnlyList<int>[] { Rounds(jobs.Count, ways, rule), Whole(jobs.Count, ways, rule) });
+        return rules.SelectMany(rule => new IReadOnlyList<int>[] { Rounds(groups, rule), Whole(groups, rule) });
     }
 
     private const double Far = 1e7;
     private const double Weight = 4;
 
     // One job after the other with all its groups; gaps are filled by those that come later in the order.
-    private static List<int> Whole(int jobs, IReadOnlyList<IReadOnlyList<DayPiece>> ways, Func<int, double> rule) =>
-        [
-            .. Enumerable
-                .Range(0, jobs)
-                .OrderBy(rule)
-                .ThenBy(j => j)
-                .SelectMany(j => Enumerable.Repeat(j, DayPlacing.Groups(ways[j]).Count - 1)),
-        ];
+    private static List<int> Whole(IReadOnlyList<int> groups, Func<int, double> rule) =>
+        [.. Enumerable.Range(0, groups.Count).OrderBy(rule).ThenBy(j => j).SelectMany(j => Enumerable.Repeat(j, groups[j]))];
 
     // Each job's first group, then each one's second, in the rule's order: while one rests the other is worked on.
-    private static List<int> Rounds(int jobs, IReadOnlyList<IReadOnlyList<DayPiece>> ways, Func<int, double> rule)
+    private static List<int> Rounds(IReadOnlyList<int> groups, Func<int, double> rule)
     {
-        var groups = ways.Select(w => DayPlacing.Groups(w).Count - 1).ToList();
-        var by = Enumerable.Range(0, jobs).OrderBy(rule).ThenBy(j => j).ToList();
+        var by = Enumerable.Range(0, groups.Count).OrderBy(rule).ThenBy(j => j).ToList();
         return [.. Enumerable.Range(0, groups.DefaultIfEmpty(0).Max()).SelectMany(round => by.Where(j => groups[j] > round))];
     }
 

@@ -4,6 +4,7 @@ namespace SideBench.Core.Day;
 public static class DayWords
 {
     private const double Soon = 60;
+    private const double Sure = 0.995;
 
     /// <summary>Why a piece is the next of a person.</summary>
     /// <param name="plan">The plan.</param>
@@ -21,9 +22,9 @@ public static class DayWords
         if (piece.Latest is { } latest && latest - piece.From < Soon)
             return $"it must be ended within {Math.Max(0, latest - piece.From):0} min of then";
         if (ends[piece.Job].Kept is { } kept)
-            return kept < Half
-                ? $"it was promised, and that holds only {Tenths(kept)}"
-                : $"it was promised; done in this order that holds {Tenths(kept)}";
+            return kept >= Sure
+                ? "it was promised, and in this order that is kept"
+                : $"it was promised, and in this order that is kept {(kept < Half ? "only " : "")}{Tenths(kept)}";
         if (piece.Piece.Wait > piece.Piece.Hands)
             return $"it works by itself afterwards, about {piece.Piece.Wait:0} min";
         return job.IsUnknown ? "its way is not known yet: a look tells more" : "nothing that presses more is ready";
@@ -33,7 +34,7 @@ public static class DayWords
     public static string Tenths(double chance) =>
         chance switch
         {
-            >= 0.995 => "as good as always",
+            >= Sure => "as good as always",
             < 0.05 => "hardly ever",
             _ => $"{Math.Clamp(Math.Round(chance * 10), 1, 9):0} times in 10",
         };

@@ -24,7 +24,10 @@ internal sealed class StoreBelief
     private const double EnoughShare = 0.25;
     private const double Widen = 1.25;
     private static readonly int[] Primes = [2, 3, 5, 7, 11];
-    private static readonly double[][] Even = [.. Enumerable.Range(1, Points).Select(i => Primes.Select(p => Point(i, p)).ToArray())];
+    private static readonly double[][] Steps =
+    [
+        .. Enumerable.Range(1, Points).Select(i => Primes.Select(p => Normal.InvCDF(0, 1, Point(i, p))).ToArray()),
+    ];
     private readonly WasteHistory store;
     private readonly WasteNumbers numbers;
     private readonly IReadOnlyList<Stretch> way;
@@ -65,15 +68,23 @@ internal sealed class StoreBelief
         var spread = Matrix<double>.Build.DenseIdentity(Figures);
         for (var round = 0; ; round++)
         {
-            var root = spread.Cholesky().Factor;
+            var root = spread.Cholesky().Factor.ToArray();
             var logDet = Enumerable.Range(0, Figures).Sum(i => Math.Log(root[i, i]));
             var tried = new (double[] At, StoreState State, double Fits, double Prior)[Points];
             for (var i = 0; i < Points; i++)
             {
-                var step = Vector<double>.Build.DenseOfEnumerable(Even[i].Select(u => Normal.InvCDF(0, 1, u)));
-                var at = (middle + (root * step)).ToArray();
+                var at = new double[Figures];
+                var prior = logDet;
+                for (var f = 0; f < Figures; f++)
+                {
+                    at[f] = middle[f];
+                    for (var k = 0; k <= f; k++)
+                        at[f] += root[f, k] * Steps[i][k];
+                    prior += 0.5 * ((Steps[i][f] * Steps[i][f]) - (at[f] * at[f]));
+                }
+
                 var (state, fits) = Lived(at);
-                tried[i] = (at, state, fits, (-0.5 * at.Sum(z => z * z)) + (0.5 * step.DotProduct(step)) + logDet);
+                tried[i] = (at, state, fits, prior);
             }
 
             var heat = round >= Rounds ? 1 : Heat(tried);

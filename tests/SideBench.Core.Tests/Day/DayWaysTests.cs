@@ -84,7 +84,7 @@ public class DayWaysTests
         Assert.Equal("it was set to this time", Why(Job(1, 30) with { At = 20 }));
         Assert.Equal("hands are on it", Why(Job(1, 30) with { IsOn = true, Hand = 0 }));
         Assert.Contains("must be ended within 40 min", Why(Job(1, 30) with { Latest = 40 }), StringComparison.Ordinal);
-        Assert.Contains("holds only hardly ever", Why(Job(1, 30) with { Promise = 5 }), StringComparison.Ordinal);
+        Assert.Contains("is kept only hardly ever", Why(Job(1, 30) with { Promise = 5 }), StringComparison.Ordinal);
 
         string Why(DayJob job)
         {

@@ -17,6 +17,9 @@ namespace SideBench.Web.Features.Day;
 /// <param name="Ends">How its jobs may end.</param>
 /// <param name="Open">The shop's open spans.</param>
 /// <param name="Pins">What the next pieces are pinned to, by job.</param>
+/// <param name="Moved">What moved since the plan before, and why; empty when nothing did.</param>
+/// <param name="MovedAt">When that was said.</param>
+/// <param name="Stamp">What it was made of: with another one it is made anew.</param>
 internal sealed record MadePlan(
     DateTimeOffset At,
     IReadOnlyList<JobRow> Rows,
@@ -25,6 +28,7 @@ internal sealed record MadePlan(
     IReadOnlyList<(DateTimeOffset From, DateTimeOffset To)> Open,
     IReadOnlyDictionary<long, PiecePinned> Pins,
     string Moved,
+    DateTimeOffset MovedAt,
     string Stamp
 )
 {
@@ -130,10 +134,12 @@ public sealed class DayDesk(JobStore jobs, PeopleStore people, BenchBooks books,
             DayChances.Of(plan, numbers),
             hours.Ahead(0, now, numbers.AheadDays, zone),
             pins,
-            // What was said stays for as long as nothing else moves.
-            moved.Length > 0
-                ? moved
-                : made?.Moved ?? "",
+                // What was said stays a while, for whoever looks next.
+                moved.Length > 0
+                    ? moved
+                : made?.MovedAt > now.AddMinutes(-numbers.OnMin) ? made.Moved
+                : "",
+            moved.Length > 0 ? now : made?.MovedAt ?? DateTimeOffset.MinValue,
             stamp
         );
     }

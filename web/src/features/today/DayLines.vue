@@ -32,15 +32,28 @@ const wide = (a: number, b: number) =>
   `${Math.max(0.4, (100 * (Math.min(to.value, b) - Math.max(from.value, a))) / (to.value - from.value))}%`
 const within = (a: number, b: number) => b > from.value && a < to.value
 const clock = (time: number) => new Date(time).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })
-const bars = (j: DayJob) =>
-  j.pieces.flatMap((p) => [
-    ...(within(at(p.from), at(p.to))
-      ? [{ key: p.from + p.says, kind: 'hands', a: at(p.from), b: at(p.to), says: p.says }]
-      : []),
-    ...(p.waitTo && within(at(p.to), at(p.waitTo))
-      ? [{ key: p.to + p.waitSays, kind: 'wait', a: at(p.to), b: at(p.waitTo), says: p.waitSays || 'rests' }]
-      : []),
-  ])
+interface Bar {
+  key: string
+  kind: 'hands' | 'wait'
+  a: number
+  b: number
+  says: string
+}
+/** Hands that go on without a break are one bar; a bar too short for its words says them when asked. */
+function bars(j: DayJob): Bar[] {
+  const all: Bar[] = []
+  for (const p of j.pieces) {
+    const [a, b] = [at(p.from), at(p.to)]
+    const before = all.at(-1)
+    if (before?.kind === 'hands' && a - before.b < 60_000) {
+      before.b = b
+      before.says += `, ${p.says}`
+    } else all.push({ key: p.from + p.says, kind: 'hands', a, b, says: p.says })
+    if (p.waitTo) all.push({ key: p.to + p.waitSays, kind: 'wait', a: b, b: at(p.waitTo), says: p.waitSays || 'rests' })
+  }
+  return all.filter((b) => within(b.a, b.b))
+}
+const hasRoom = (b: Bar) => parseFloat(wide(b.a, b.b)) > 6
 const waiting = (j: DayJob) =>
   j.readyAt && within(props.now, at(j.readyAt)) ? { a: props.now, b: at(j.readyAt) } : null
 </script>
@@ -69,7 +82,7 @@ const waiting = (j: DayJob) =>
             >
               <template v-if="j.promiseAt"
                 >⚑ {{ moment(j.promiseAt, new Date(now)) }} ·
-                <b class="font-mono">{{ percent(j.kept ?? 0) }}</b></template
+                <b class="font-mono">{{ percent(Math.min(0.999, j.kept ?? 0)) }}</b></template
               >
               <template v-else>no promise</template>
             </span>
@@ -98,15 +111,16 @@ const waiting = (j: DayJob) =>
             <span
               v-for="b in bars(j)"
               :key="b.key"
-              class="absolute truncate rounded px-1 text-sm"
-              :class="
+              class="absolute truncate rounded text-sm"
+              :class="[
+                hasRoom(b) ? 'px-1' : '',
                 b.kind === 'hands'
                   ? 'top-2 h-10 bg-hands leading-10 text-sheet'
-                  : 'top-4 h-6 border-2 border-dashed border-wait bg-wait-tint text-wait'
-              "
+                  : 'top-4 h-6 border-2 border-dashed border-wait bg-wait-tint text-wait',
+              ]"
               :style="{ left: x(b.a), width: wide(b.a, b.b) }"
               :title="b.says"
-              >{{ b.says }}</span
+              >{{ hasRoom(b) ? b.says : '' }}</span
             >
             <span
               v-if="j.latestAt && within(at(j.latestAt), at(j.latestAt) + 1)"

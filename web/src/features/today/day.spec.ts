@@ -69,6 +69,31 @@ describe('the rows of the day', () => {
     expect(shown.find('button span.text-stop').exists()).toBe(true)
   })
 
+  it('draw hands that go on as one bar, and write in none that is too short for it', () => {
+    const two = [
+      { says: 'sheet', hand: 1, from: at(10), to: at(10, 20), minutes: 20, latest: null, waitTo: null, waitSays: '' },
+      {
+        says: 'clean',
+        hand: 1,
+        from: at(10, 20),
+        to: at(10, 40),
+        minutes: 20,
+        latest: null,
+        waitTo: null,
+        waitSays: '',
+      },
+      { says: 'call', hand: 1, from: at(12), to: at(12, 5), minutes: 5, latest: null, waitTo: null, waitSays: '' },
+    ]
+    const shown = mount(DayLines, { props: { day: day({ jobs: [job({ pieces: two, kept: 1 })] }), now } })
+    const bars = shown.findAll('li span.bg-hands')
+    expect(bars.map((b) => [b.text(), b.attributes('title')])).toEqual([
+      ['sheet, clean', 'sheet, clean'],
+      ['', 'call'],
+    ])
+    // What held in every life that was drawn is still not certain.
+    expect(shown.find('button').text()).toContain('>99 %')
+  })
+
   it('say what is not known and what is pinned, and hand a row out to be pinned', async () => {
     const shown = mount(DayLines, {
       props: { day: day({ jobs: [job({ unknown: true, pinned: 'Ines’s', promiseAt: null, kept: null })] }), now },

@@ -2232,6 +2232,7 @@ export interface components {
         CalendarRenewRequest: {
             /** Format: uuid */
             key: string;
+            oldStops: boolean;
         };
         CartridgeAnswerView: {
             fit: string;
