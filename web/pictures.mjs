@@ -11,7 +11,14 @@ const onPlace = (place) => async (page) => {
 }
 const pictures = [
   { name: 'sign-in', view: desk, signedOut: true, go: (p) => p.goto(`${base}/sign-in`) },
-  { name: 'today', view: desk, go: (p) => p.goto(`${base}/today`) },
+  {
+    name: 'today',
+    view: desk,
+    go: async (p) => {
+      await p.goto(`${base}/today`)
+      await p.getByTestId('day-lines').waitFor()
+    },
+  },
   { name: 'bench', view: desk, go: onPlace(2) },
   {
     name: 'waste',
