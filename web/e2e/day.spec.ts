@@ -27,7 +27,7 @@ test('the day: who does what, a piece pinned and let go, somebody at the door, h
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await expect(row).toContainText('pinned')
   await row.getByRole('button').click()
-  await expect(dialog).toContainText('Tom Adeyemi-Rowe’s')
+  await expect(dialog).toContainText('Pinned: Tom Adeyemi-Rowe')
   await dialog.getByRole('button', { name: 'Let it go' }).click()
   await expect(row).not.toContainText('pinned')
 

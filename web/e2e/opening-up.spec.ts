@@ -161,6 +161,7 @@ for (const [guide, model, serial, fitted] of [
   ['pads', 'Tolling Folio 3', 'OU-5106', ''],
   ['hand-flush', 'Tolling Folio 3', 'OU-5107', ''],
   ['under-head', 'Marram Quartet A4', 'OU-5108', ''],
+  ['reset-by-program', 'Marram Duo', 'OU-5114', ''],
   ['store-not-found', 'Tolling Broadside 44', 'OU-5113', ''],
 ] as const)
   test(`the guide ${guide} is followed to its end, with everything back, on ${model}`, async ({ page }) => {

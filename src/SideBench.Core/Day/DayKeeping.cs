@@ -98,6 +98,15 @@ public static class DayProblem
         "Pick one of the list."
     );
 
+    /// <summary>A complaint that the book does not have.</summary>
+    public static readonly ProblemCode NoComplaint = new(
+        "no-such-complaint",
+        ProblemSort.Wrong,
+        "No such complaint in the book",
+        "The book has no complaint “{0}”.",
+        "Pick the nearest of the list."
+    );
+
     /// <summary>Hours that are none.</summary>
     public static readonly ProblemCode NoHours = new(
         "no-hours",

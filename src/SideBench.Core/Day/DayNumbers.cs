@@ -4,6 +4,7 @@ namespace SideBench.Core.Day;
 /// <param name="Week">Opening hours by day of the week, such as "09:00-12:30 13:00-17:00"; a day that is missing is closed.</param>
 /// <param name="AheadDays">Days that are planned, today among them.</param>
 /// <param name="SlackMin">What has a latest end is planned to be ended so long before it, where there is room: work runs over, min.</param>
+/// <param name="NearWeight">What a minute within that counts for, of a minute past the latest end, 0 to 1.</param>
 /// <param name="OverBreakMin">A piece may go on after a break no longer than this, min.</param>
 /// <param name="MinutesSd">How far the minutes of work differ from what the book says, in their logarithm, one standard deviation.</param>
 /// <param name="WaitSd">The same for parts and people that are waited for.</param>
@@ -25,11 +26,13 @@ namespace SideBench.Core.Day;
 /// <param name="StandPerHour">What an hour that a machine stands here is worth, money.</param>
 /// <param name="OnMin">Hands are taken to be on a machine for so long after its last line by them, min.</param>
 /// <param name="MovedMin">A piece that moved by less is not spoken of, min.</param>
+/// <param name="CalendarFromMin">Clocks at least so long stand in the calendar, min.</param>
 /// <param name="RoundMin">A promise is offered at whole steps of so many minutes.</param>
 public sealed record DayNumbers(
     IReadOnlyDictionary<DayOfWeek, string> Week,
     int AheadDays,
     double SlackMin,
+    double NearWeight,
     double OverBreakMin,
     double MinutesSd,
     double WaitSd,
@@ -51,5 +54,6 @@ public sealed record DayNumbers(
     double StandPerHour,
     double OnMin,
     double MovedMin,
+    double CalendarFromMin,
     int RoundMin
 );

@@ -11,7 +11,6 @@ namespace SideBench.Core.Day;
 public sealed class DayPlacing
 {
     private const double Tiny = 1e-9;
-    private const double Rarely = 20;
     private const double MinutesPerDay = 24 * 60;
     private const int MostTries = 64;
     private readonly IReadOnlyList<DayJob> jobs;
@@ -124,7 +123,7 @@ public sealed class DayPlacing
     // Close to its latest end a piece counts as a part of an overrun, more the closer it is.
     private double Near(DayPlaced piece) =>
         piece.Latest is { } latest && numbers.SlackMin > 0
-            ? Math.Clamp(piece.From - (latest - numbers.SlackMin), 0, numbers.SlackMin) / Rarely
+            ? numbers.NearWeight * Math.Clamp(piece.From - (latest - numbers.SlackMin), 0, numbers.SlackMin)
             : 0;
 
     // Tries to begin a group ever later until all of it fits; a latest end that was running already is overrun if it must be.

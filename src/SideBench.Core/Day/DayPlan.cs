@@ -25,7 +25,8 @@ public sealed record DayPlan(
     /// <param name="jobs">The jobs.</param>
     /// <param name="hands">Whose hands there are.</param>
     /// <param name="numbers">House numbers.</param>
-    public static DayPlan Of(IReadOnlyList<DayJob> jobs, IReadOnlyList<DayHand> hands, DayNumbers numbers)
+    /// <param name="from">A plan of all jobs but the last, whose order is tried too; null for none.</param>
+    public static DayPlan Of(IReadOnlyList<DayJob> jobs, IReadOnlyList<DayHand> hands, DayNumbers numbers, DayPlan? from = null)
     {
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways.Count > 0 ? j.Ways[0].Pieces : [])];
         var placing = new DayPlacing(jobs, hands, ways, numbers);
@@ -38,18 +39,28 @@ public sealed record DayPlan(
                 : [],
         ];
         var groups = jobs.Select(j => j.Ways.Select(w => DayPlacing.Groups(w.Pieces).Count - 1).DefaultIfEmpty(0).Max()).ToList();
-        var best = Begins(jobs, ways, groups).Select(order => (Order: order, Cost: Mean(lives, order))).MinBy(o => o.Cost);
+        var best = Begins(jobs, ways, groups)
+            .Concat(
+                from is null
+                    ? []
+                    :
+                    [
+                        [.. from.Order, .. Enumerable.Repeat(jobs.Count - 1, groups[^1])],
+                    ]
+            )
+            .Select(order => (Order: order, Cost: Mean(lives, order)))
+            .MinBy(o => o.Cost);
         var order = best.Order.ToArray();
         // Larger shops get fewer tries: a plan is made while somebody waits for it.
         var tries = order.Length < 2 ? 0 : numbers.Tries * Math.Min(1, (double)UsualGroups / order.Length);
         for (var k = 1; k <= tries; k++)
         {
-            var from = (int)(Part(k * Golden) * order.Length);
+            var at = (int)(Part(k * Golden) * order.Length);
             var to = (int)(Part(k * Silver) * order.Length);
-            if (from == to || order[from] == order[to])
+            if (at == to || order[at] == order[to])
                 continue;
             // One group, or all of a job's: what presses goes before the rest with everything it needs.
-            var tried = k % 2 == 0 ? Moved(order, from, to) : Gathered(order, order[from], to);
+            var tried = k % 2 == 0 ? Moved(order, at, to) : Gathered(order, order[at], to);
             var cost = Mean(lives, tried);
             if (cost.CompareTo(best.Cost) > 0)
                 continue;

@@ -12,24 +12,22 @@ public readonly record struct PromiseOffer(double At, double Holds);
 public sealed record DayPromise(PromiseOffer? Offered, IReadOnlyList<PromiseOffer> Times, IReadOnlyList<(int Job, double Loses)> Harms)
 {
     /// <summary>What can be promised for a job that is not here yet.</summary>
-    /// <param name="jobs">Jobs that are here.</param>
+    /// <param name="plan">The plan of those that are here.</param>
     /// <param name="job">The one that asks.</param>
-    /// <param name="hands">Whose hands there are.</param>
     /// <param name="shop">The shop's open spans, min.</param>
     /// <param name="numbers">House numbers.</param>
     /// <param name="before">How those that are here may end without it.</param>
     /// <param name="grid">Whole steps are so many minutes after the moment of the plan, and every step from there.</param>
     public static DayPromise Of(
-        IReadOnlyList<DayJob> jobs,
+        DayPlan plan,
         DayJob job,
-        IReadOnlyList<DayHand> hands,
         IReadOnlyList<(double From, double To)> shop,
         DayNumbers numbers,
         IReadOnlyList<DayEnd> before,
         double grid = 0
     )
     {
-        var ends = DayChances.Of(DayPlan.Of([.. jobs, job], hands, numbers), numbers);
+        var ends = DayChances.Of(DayPlan.Of([.. plan.Jobs, job], plan.Hands, numbers, plan), numbers);
         var end = ends[^1];
         var offered = Steps(shop, numbers.RoundMin, grid)
             .Select(t => new PromiseOffer(t, end.By(t)))
@@ -103,7 +101,8 @@ public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double
                     new DayJob(0, "walk-in", at, null, null, [new DayWay(1, [new DayPiece("walk-in", minutes)])]) { Hand = hand, At = at },
                 ],
                 plan.Hands,
-                rough
+                rough,
+                plan
             );
 
         List<(int, double)> Harmed(DayPlan tried)

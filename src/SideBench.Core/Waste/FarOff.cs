@@ -31,11 +31,15 @@ internal static class FarOff
             {
                 case WasteEvent.Weighed weighed:
                     var g = weighed.G - store.TareG;
-                    if (net is { } may && g > may.Most + off)
-                        yield return (stretch.Place, $"It weighs {weighed.G:0}\u2009g: more than can have come in.");
-                    else if (net is { } can && g < can.Least - off)
-                        yield return (stretch.Place, $"It weighs {weighed.G:0}\u2009g: less than can have dried.");
-                    net = (Math.Max(0, g - off), Math.Max(0, g + off));
+                    var says =
+                        g > net?.Most + off ? "more than can have come in"
+                        : g < net?.Least - off ? "less than can have dried"
+                        : "";
+                    var (least, most) = (Math.Max(0, g - off), Math.Max(0, g + off));
+                    // Which of two is wrong is not known: a doubtful one makes no other doubtful.
+                    net = says.Length > 0 ? (Math.Min(least, net!.Value.Least), Math.Max(most, net.Value.Most)) : (least, most);
+                    if (says.Length > 0)
+                        yield return (stretch.Place, $"It weighs {weighed.G:0}\u2009g: {says}.");
                     break;
                 case WasteEvent.Renewed:
                     net = (0, 0);

@@ -72,7 +72,10 @@ public sealed record StoreOnMachine(
             CounterOf(moments),
             perDay,
             IsTold(moments),
-            machine.StoreLife.LastOrDefault(l => l.What.Of.Length > 0 && l.What.What != StoreChange.Reset)?.What.Of ?? "",
+            machine
+                .StoreLife.LastOrDefault(l => l.What is { What: StoreChange.Renewed } or { Of.Length: > 0, What: not StoreChange.Reset })
+                ?.What.Of
+                ?? "",
             BottleOf(machine, waste, numbers, perDay, now),
             moments.Count(m => m.What is WasteEvent.Reset),
             machine.StoreLife.Any(l => l.What is { What: StoreChange.Reset, Of: Partial })

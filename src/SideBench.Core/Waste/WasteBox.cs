@@ -103,9 +103,14 @@ public sealed record WasteBox(
                             other.Out(line, StockItem.Same(other.Tag, store.Swap?.Out ?? "") ? store.Swap!.OutG : null);
                         boxes[store.Box.Trim()] = Of(store.Box.Trim()).GoesIn(store, line, models.GetValueOrDefault(line.Model));
                     }
+                    else if (store.What == StoreTold.Renewed)
+                    {
+                        // One without a tag is in from now on.
+                        here.ForEach(b => b.Out(line, null));
+                    }
                     else
                     {
-                        here.ForEach(b => b.Inside(store, line));
+                        here.ForEach(b => b.Inside(store, line, numbers));
                     }
 
                     break;
@@ -114,7 +119,8 @@ public sealed record WasteBox(
 
         return [.. boxes.Values.Select(b => b.At(numbers, now)).OrderBy(b => b.Tag, StringComparer.OrdinalIgnoreCase)];
 
-        Folded Of(string tag) => boxes.GetValueOrDefault(tag) ?? new Folded(tag);
+        // A tag that is given again after its box is gone is another box's.
+        Folded Of(string tag) => boxes.GetValueOrDefault(tag) is { IsGone: false } box ? box : new Folded(tag);
     }
 
     /// <summary>What to do with it next, in words.</summary>
@@ -144,11 +150,13 @@ public sealed record WasteBox(
 
         public string Tag => tag;
 
+        public bool IsGone => gone;
+
         public (long Machine, string Serial)? In { get; private set; }
 
         public Folded Came(BoxCame came, ShopLine line)
         {
-            (fits, tare, gone) = (came.Fits, came.TareG, false);
+            (fits, tare) = (came.Fits, came.TareG);
             Moment(line, $"tagged, {came.TareG:0.#}\u2009g dry");
             return this;
         }
@@ -189,24 +197,20 @@ public sealed record WasteBox(
         {
             if (fits.Length == 0)
                 (fits, tare) = (line.Model, told.Swap?.TareG ?? model?.StoreTareG ?? 0);
-            (In, gone, washed) = ((line.Machine, line.Serial), false, null);
+            (In, washed) = ((line.Machine, line.Serial), null);
             drying.Clear();
             net =
-                told.What == "renewed" ? 0
+                told.What == StoreTold.Renewed ? 0
                 : told.Amount is { } g ? g - tare
                 : net;
             Moment(line, $"in {line.Serial}");
             return this;
         }
 
-        public void Inside(StoreTold told, ShopLine line)
+        public void Inside(StoreTold told, ShopLine line, WasteNumbers numbers)
         {
-            net = told switch
-            {
-                { What: "weighed" or "washed", Amount: { } g } => g - tare,
-                { What: "renewed" } => 0,
-                _ => net,
-            };
+            net = told is { What: "weighed" or "washed", Amount: { } g } ? g - tare : net;
+            safe = told is { What: StoreTold.Trial, Amount: { } ml } ? ml * numbers.WaterGramsPerMl * numbers.TrialShare : safe;
             if (told.What == "washed")
                 washes++;
             Moment(line, told.Says);

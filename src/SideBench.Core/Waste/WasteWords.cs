@@ -57,7 +57,7 @@ public static class WasteWords
         var stopped = store.Counter is { } counter && counter.Pct >= store.History.CounterLimitPct;
         // What ran to its stop after the service is full again; what was at its stop then, or was read so on that visit, is not.
         var stop = moments.FindIndex(reset + 1, m => m.What is WasteEvent.CounterRead r && r.Pct >= store.History.CounterLimitPct);
-        if (stopped && seen > reset && (moments[stop].At - moments[seen].At).TotalDays < numbers.UseFromDays)
+        if (stopped && seen > reset && stop >= 0 && (moments[stop].At - moments[seen].At).TotalDays < numbers.UseFromDays)
             return "The store was seen to, and the stop is still on: it wants a reset, not another store.";
         return !stopped && reset >= 0 && seen < 0 && store.Estimate!.Room.Low <= 0
             ? "The counter was set anew with the old store in: it may be full all the same. The store is due, not the counter."

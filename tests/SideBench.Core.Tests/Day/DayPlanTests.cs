@@ -169,8 +169,9 @@ public class DayPlanTests
     {
         List<DayJob> here = [Job("A", [new("a", 120)], promise: 130)];
         var exact = House with { MinutesSd = 0.2 };
-        var before = DayChances.Of(DayPlan.Of(here, [Ines], exact), exact);
-        var said = DayPromise.Of(here, Job("new", [new("n", 60)]), [Ines], [(0, 240), (270, 540)], exact, before);
+        var plan = DayPlan.Of(here, [Ines], exact);
+        var before = DayChances.Of(plan, exact);
+        var said = DayPromise.Of(plan, Job("new", [new("n", 60)]), [(0, 240), (270, 540)], exact, before);
         Assert.True(said.Offered!.Value.Holds >= 0.9);
         Assert.Equal(0, said.Offered.Value.At % exact.RoundMin);
         Assert.True(said.Offered.Value.At is > 180 and <= 330);
@@ -178,7 +179,8 @@ public class DayPlanTests
         Assert.True(said.Times[0].Holds <= said.Times[1].Holds);
         Assert.Empty(said.Harms);
         // Nobody is here within the days: nothing is offered.
-        Assert.Null(DayPromise.Of(here, Job("new", [new("n", 60)]), [Ines with { Spans = [] }], [(0, 240)], exact, before).Offered);
+        var empty = DayPlan.Of(here, [Ines with { Spans = [] }], exact);
+        Assert.Null(DayPromise.Of(empty, Job("new", [new("n", 60)]), [(0, 240)], exact, before).Offered);
     }
 
     [Fact]

@@ -104,6 +104,21 @@ public class WasteBoxTests
         Assert.Equal(53, shop["R-7"].NetG);
     }
 
+    [Fact]
+    public void ARenewalWithoutATag_TakesTheTaggedOneOut_AndATrialInsideIsItsOwn()
+    {
+        var shop = new Rotation().Come("B-1", Tare);
+        shop.PutIn(1, "B-1").Told(1, new StoreTold("trial", 120, "", "", 4, 0));
+        Assert.Equal(60, shop["B-1"].SafeG);
+        shop.Told(1, new StoreTold("renewed", null, "", "", 5, 18));
+        Assert.Equal((BoxStand.Used, (double?)null, (long?)null), (shop["B-1"].Stand, shop["B-1"].NetG, shop["B-1"].Machine));
+        Assert.Equal("", shop.Store(1).Box);
+        // Its tag on another box begins another life.
+        shop.Tell("B-1", "gone", null).Come("B-1", Tare + 2, tare: 95);
+        Assert.Equal((95.0, 4.0, (double?)null), (shop["B-1"].TareG, shop["B-1"].NetG!.Value, shop["B-1"].SafeG));
+        Assert.Equal(2, shop["B-1"].Life.Count);
+    }
+
     private static (string, string) Of(Outcome<IReadOnlyList<EntryBody>> refused) =>
         refused.Problems.Select(p => (p.Code.Id, p.Path)).First();
 

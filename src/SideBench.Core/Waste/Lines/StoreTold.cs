@@ -15,6 +15,9 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
     /// <summary>The counter was read, and nothing else done.</summary>
     public const string CounterRead = "counter-read";
 
+    /// <summary>A new store, or dry pads; where a store comes out whole, one without a tag unless it is named.</summary>
+    public const string Renewed = "renewed";
+
     /// <summary>A box with a tag went in.</summary>
     public const string BoxIn = "box-in";
 
@@ -22,7 +25,7 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
     public const string Trial = "trial";
 
     /// <summary>A reset that nothing of this was done for is lifted by these, and by a dry box.</summary>
-    public static readonly IReadOnlyList<string> Services = ["renewed", "washed", "emptied", "bottle-fitted"];
+    public static readonly IReadOnlyList<string> Services = [Renewed, "washed", "emptied", "bottle-fitted"];
 
     public static readonly EntryKind Form = new(
         "store-told",
@@ -59,7 +62,7 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
         {
             CounterRead => $"Waste counter read: {Amount:0.#}\u2009%",
             "weighed" => $"Waste store weighed: {Amount:0.#}\u2009g",
-            "renewed" => "Waste store renewed",
+            Renewed => "Waste store renewed",
             "washed" => $"Waste pads washed and dried: {Amount:0.#}\u2009g",
             BoxIn => $"Waste box put in, {(Swap is { IsDry: true } ? "dry, " : "")}{Amount:0.#}\u2009g",
             Trial => $"Bench trial: wet at the top after {Amount:0.#}\u2009ml of water",
@@ -97,7 +100,7 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
         What switch
         {
             "weighed" => StoreChange.Weighed,
-            "renewed" => StoreChange.Renewed,
+            Renewed => StoreChange.Renewed,
             "washed" => StoreChange.Washed,
             BoxIn => StoreChange.BoxIn,
             Trial => StoreChange.Trial,

@@ -1,3 +1,4 @@
+using SideBench.Core.Day;
 using SideBench.Data.Jobs;
 using SideBench.Web.Features.Shelf;
 using SideBench.Web.Features.Waste;
@@ -8,13 +9,13 @@ namespace SideBench.Web.Features.Day;
 /// <summary>What a calendar is told: promises, clocks longer than an hour, return days, bottles and stores that fill.</summary>
 public sealed class CalendarFeed(JobStore jobs, ShelfDesk shelf, WasteDesk waste, BenchBooks books)
 {
-    private const double LongClockMin = 60;
     private const string Returns = "return";
 
     /// <summary>The calendar as it stands.</summary>
     public async Task<string> Of(CancellationToken cancel)
     {
         var entries = new List<CalendarEntry>();
+        var longFrom = books.Shop.Numbers.Of<DayNumbers>().CalendarFromMin;
         foreach (var row in await jobs.Open(cancel))
         {
             var machine = books.Shop.Models.GetValueOrDefault(row.ModelId)?.FullName ?? row.ModelId;
@@ -22,16 +23,16 @@ public sealed class CalendarFeed(JobStore jobs, ShelfDesk shelf, WasteDesk waste
                 entries.Add(new CalendarEntry($"promise-{row.Id.Value}", $"{row.Tag}: promised", machine, promise, false));
             if (await jobs.Load(row.Id, cancel) is not { } loaded || books.Case(loaded) is not { IsGood: true } job)
                 continue;
-            foreach (var clock in job.Value.State.Clocks.Where(c => c.MinMinutes >= LongClockMin && c.Kind != Returns))
+            foreach (var clock in job.Value.State.Clocks.Where(c => c.MinMinutes >= longFrom && c.Kind != Returns))
                 entries.Add(
                     new CalendarEntry($"clock-{row.Id.Value}-{clock.Id}", $"{row.Tag}: {clock.Label}", machine, clock.EndsAt, false)
                 );
         }
 
-        foreach (var (back, i) in (await shelf.Show(cancel)).Returns.Select((r, i) => (r, i)))
+        foreach (var back in (await shelf.Show(cancel)).Returns)
             entries.Add(
                 new CalendarEntry(
-                    $"return-{back.Until:yyyyMMdd}-{i}",
+                    Uri.EscapeDataString($"return-{back.Until:yyyyMMdd}-{back.What}-{back.Where}"),
                     $"Goes back: {back.What}",
                     back.Where,
                     new DateTimeOffset(back.Until, TimeOnly.MinValue, TimeSpan.Zero),

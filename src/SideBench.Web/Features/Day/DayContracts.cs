@@ -38,7 +38,8 @@ public sealed record DayPieceView(
 /// <param name="Kept">Chance that its promise is kept, 0 to 1; null when it has none.</param>
 /// <param name="ReadyAt">Its next piece may begin from then on; null for now.</param>
 /// <param name="Unknown">Whether its way is not known, so that it counts as a usual job.</param>
-/// <param name="Pinned">What its next piece is pinned to; empty when free.</param>
+/// <param name="Pinned">Whose its next piece is by a pin, or that it is whoever's; empty when it is free.</param>
+/// <param name="PinnedFrom">When a pin lets it begin; null as soon as it can.</param>
 public sealed record DayJobView(
     long Id,
     int Tag,
@@ -56,6 +57,7 @@ public sealed record DayJobView(
     bool Others,
     bool Unknown,
     string Pinned,
+    DateTimeOffset? PinnedFrom,
     int Version,
     IReadOnlyList<DayPieceView> Pieces
 );

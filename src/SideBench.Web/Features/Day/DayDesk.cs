@@ -76,7 +76,7 @@ public sealed class DayDesk(JobStore jobs, PeopleStore people, BenchBooks books,
         if (books.Shop.Models.GetValueOrDefault(modelId ?? "") is not { } model)
             return new Problem(ProblemCode.UnknownModel, "/model", modelId ?? "");
         if (books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == complaintId) is not { } complaint)
-            return new Problem(ProblemCode.UnknownModel, "/complaint", complaintId ?? "");
+            return new Problem(DayProblem.NoComplaint, "/complaint", complaintId ?? "");
         return DayWays.New(model.FullName, CaseBook.Of(books.Shop.Book, model, complaint), books.State.PartsMissing, Numbers);
     }
 

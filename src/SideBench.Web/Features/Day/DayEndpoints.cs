@@ -89,7 +89,14 @@ public static class DayEndpoints
         return Results.Ok(DayViews.WalkIn(made, said, minutes.Value, books));
     }
 
-    private static async Task<IResult> Promise(string? model, string? complaint, DayDesk desk, BenchBooks books, CancellationToken cancel)
+    private static async Task<IResult> Promise(
+        string? model,
+        string? complaint,
+        DayDesk desk,
+        BenchBooks books,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
     {
         var job = desk.Asking(model, complaint);
         if (!job.IsGood)
@@ -97,7 +104,14 @@ public static class DayEndpoints
         var made = await desk.Plan(cancel);
         var numbers = books.Shop.Numbers.Of<DayNumbers>();
         var open = made.Open.Select(o => ((o.From - made.At).TotalMinutes, (o.To - made.At).TotalMinutes)).ToList();
-        var said = DayPromise.Of(made.Plan.Jobs, job.Value, made.Plan.Hands, open, numbers, made.Ends, Grid(made.At, numbers.RoundMin));
+        var said = DayPromise.Of(
+            made.Plan,
+            job.Value,
+            open,
+            numbers,
+            made.Ends,
+            Grid(TimeZoneInfo.ConvertTime(made.At, clock.LocalTimeZone), numbers.RoundMin)
+        );
         return Results.Ok(DayViews.Promise(made, said, books));
     }
 

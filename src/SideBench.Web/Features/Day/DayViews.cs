@@ -134,7 +134,8 @@ internal static class DayViews
             job.WaitsFor,
             job.IsOthers,
             job.IsUnknown,
-            made.Pins.GetValueOrDefault(row.Id.Value)?.Says ?? "",
+            made.Pins.GetValueOrDefault(row.Id.Value) is { } pin ? (pin.Of > 0 ? pin.Name : "whoever comes") : "",
+            made.Pins.GetValueOrDefault(row.Id.Value)?.From,
             row.Version,
             [.. made.Plan.Pieces.Where(p => p.Job == j).OrderBy(p => p.Number).Select(p => Piece(made, p))]
         );

@@ -87,7 +87,7 @@ const waiting = (j: DayJob) =>
               <template v-else>no promise</template>
             </span>
             <span v-if="j.unknown" class="block text-sm text-wait">way not known: a usual job</span>
-            <span v-if="j.pinned" class="block text-sm text-hands">pinned</span>
+            <span v-if="j.pinned" class="block text-sm text-hands">pinned: {{ j.pinned }}</span>
           </button>
           <div
             class="relative min-h-14 flex-1"

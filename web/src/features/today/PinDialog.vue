@@ -37,7 +37,10 @@ async function save(free: boolean) {
         <b>{{ next.says }}</b>, planned for {{ moment(next.from) }}.
         <template v-if="job.kept !== null">Its promise holds {{ percent(job.kept) }}.</template>
       </p>
-      <p v-if="job.pinned" class="border-l-4 border-hands bg-hands-tint px-3 py-1.5">{{ job.pinned }}.</p>
+      <p v-if="job.pinned" class="border-l-4 border-hands bg-hands-tint px-3 py-1.5">
+        Pinned: {{ job.pinned }}<template v-if="job.pinnedFrom">, at {{ moment(job.pinnedFrom) }}</template
+        >.
+      </p>
       <div class="flex flex-wrap gap-2" role="group" aria-label="Whose">
         <button
           v-for="h in [{ id: 0, name: 'Whoever comes' }, ...day.hands]"
@@ -52,7 +55,7 @@ async function save(free: boolean) {
         </button>
       </div>
       <label class="block"
-        >Not before, and then at once <input v-model="time" class="field" type="datetime-local"
+        >Begins at; empty for as soon as it can <input v-model="time" class="field" type="datetime-local"
       /></label>
       <ProblemNote :problem="desk.problem.value" @dismiss="desk.dismiss" />
       <div class="flex flex-wrap gap-2">

@@ -77,16 +77,25 @@ useKeys(() => [{ key: 'W', does: 'somebody at the door', run: () => walkIn.value
         @retry="desk.retry()"
         @dismiss="desk.dismiss"
       />
-      <template v-if="day">
-        <p v-if="day.moved" class="border-l-4 border-hands bg-hands-tint px-3 py-1.5" role="status">{{ day.moved }}</p>
-        <NowCards :day="day" :now="now" />
-        <DayLines v-if="day.jobs.length" :day="day" :now="now" @pick="session.mayBench && (picked = $event)" />
-        <div class="grid gap-2 md:grid-cols-2">
-          <WeekLoad :day="day" />
-          <WalkIn ref="walkIn" class="no-print" />
-        </div>
-        <PinDialog :job="picked" :day="day" :desk="desk" @close="picked = null" />
-      </template>
+      <LoadState
+        :pending="desk.query.isPending.value"
+        :error="desk.query.error.value && !day ? desk.query.error.value : null"
+        what="the plan"
+        @retry="desk.query.refetch()"
+      >
+        <template v-if="day">
+          <p v-if="day.moved" class="border-l-4 border-hands bg-hands-tint px-3 py-1.5" role="status">
+            {{ day.moved }}
+          </p>
+          <NowCards :day="day" :now="now" />
+          <DayLines v-if="day.jobs.length" :day="day" :now="now" @pick="session.mayBench && (picked = $event)" />
+          <div class="grid gap-2 md:grid-cols-2">
+            <WeekLoad :day="day" />
+            <WalkIn ref="walkIn" class="no-print" />
+          </div>
+          <PinDialog :job="picked" :day="day" :desk="desk" @close="picked = null" />
+        </template>
+      </LoadState>
       <section
         v-for="g in shown"
         :key="g.id"

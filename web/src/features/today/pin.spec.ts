@@ -59,7 +59,8 @@ describe('a piece that is pinned', () => {
   it('can be let go only when it is pinned, and stays open when that is refused', async () => {
     const free = await opened(job())
     expect(free.shown.text()).not.toContain('Let it go')
-    const { shown, asked, press } = await opened(job({ pinned: 'Its next piece is Ines’s' }), false)
+    const { shown, asked, press } = await opened(job({ pinned: 'Ines', pinnedFrom: '2027-03-01T11:30:00Z' }), false)
+    expect(shown.text()).toMatch(/Pinned: Ines, at .*30/)
     await press('Let it go')
     expect(asked[0]!.slice(1)).toEqual([0, null, true])
     expect(shown.emitted('close')).toBeUndefined()

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { typedNumber } from '@/shared/format'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import WayPresses from './WayPresses.vue'
 import type { WasteBox, WasteShop, WasteShopDesk } from './useWaste'
 
 const props = defineProps<{
@@ -53,19 +54,7 @@ async function save() {
   <AppDialog :open="open" :title="box ? `Box ${box.tag}` : 'A box gets a tag'" @close="emit('close')">
     <form class="space-y-3" data-testid="box-dialog" @submit.prevent="save">
       <template v-if="box">
-        <div class="flex flex-wrap gap-2">
-          <button
-            v-for="w in ways"
-            :key="w.id"
-            type="button"
-            class="press"
-            :aria-pressed="said.what === w.id"
-            :class="said.what === w.id ? 'press-main' : ''"
-            @click="said.what = w.id"
-          >
-            {{ w.says }}
-          </button>
-        </div>
+        <WayPresses :ways="ways" :chosen="said.what" @choose="said.what = $event" />
         <p
           v-if="['washed', 'new-pads', 'gone'].includes(said.what)"
           class="border-l-4 border-stop bg-stop-tint px-3 py-1.5"

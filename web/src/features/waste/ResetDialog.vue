@@ -4,6 +4,7 @@ import { Refused } from '@/shared/api/client'
 import { typedNumber, withUnit } from '@/shared/format'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import WayPresses from './WayPresses.vue'
 import type { Waste, WasteDesk } from './useWaste'
 
 const props = defineProps<{
@@ -74,19 +75,7 @@ async function save() {
         <p v-for="m in missing" :key="m.id" class="font-bold">Missing: {{ m.says }}.</p>
         <p v-if="waste.needs.length">It would be met by: {{ waste.needs.join(', or ') }}.</p>
       </div>
-      <div class="flex flex-wrap gap-2">
-        <button
-          v-for="w in ways"
-          :key="w.id"
-          type="button"
-          class="press"
-          :aria-pressed="said.way === w.id"
-          :class="said.way === w.id ? 'press-main' : ''"
-          @click="said.way = w.id"
-        >
-          {{ w.says }}
-        </button>
-      </div>
+      <WayPresses :ways="ways" :chosen="said.way" @choose="said.way = $event" />
       <p v-if="said.way === 'partial'" class="text-soft">
         It is promised to go to {{ withUnit(waste.partialTo ?? 0, '%') }}; only the reading tells. A machine has it
         once.

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { typedNumber } from '@/shared/format'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import WayPresses from './WayPresses.vue'
 import type { Waste, WasteDesk } from './useWaste'
 
 const props = defineProps<{
@@ -65,19 +66,7 @@ async function save() {
 <template>
   <AppDialog :open="open" title="What was done or seen" @close="emit('close')">
     <form class="space-y-3" data-testid="store-dialog" @submit.prevent="save">
-      <div class="flex flex-wrap gap-2">
-        <button
-          v-for="w in ways"
-          :key="w.id"
-          type="button"
-          class="press"
-          :aria-pressed="said.what === w.id"
-          :class="said.what === w.id ? 'press-main' : ''"
-          @click="take(w.id)"
-        >
-          {{ w.says }}
-        </button>
-      </div>
+      <WayPresses :ways="ways" :chosen="said.what" @choose="take($event)" />
       <p
         v-if="['renewed', 'washed', 'box-in'].includes(said.what)"
         class="border-l-4 border-stop bg-stop-tint px-3 py-1.5"

@@ -2585,6 +2585,8 @@ export interface components {
             others: boolean;
             unknown: boolean;
             pinned: string;
+            /** Format: date-time */
+            pinnedFrom: null | string;
             /** Format: int32 */
             version: number;
             pieces: components["schemas"]["DayPieceView"][];
