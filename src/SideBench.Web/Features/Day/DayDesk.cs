@@ -32,8 +32,12 @@ internal sealed record MadePlan(
     string Stamp
 )
 {
-    /// <summary>A minute of the plan as a time.</summary>
-    public DateTimeOffset Time(double minute) => At.AddSeconds(Math.Round(minute * 60));
+    /// <summary>A minute of the plan as a time, to the second of the clock on the wall: noon is not a moment before noon.</summary>
+    public DateTimeOffset Time(double minute)
+    {
+        var at = At.AddMinutes(minute).AddTicks(TimeSpan.TicksPerSecond / 2);
+        return at.AddTicks(-(at.Ticks % TimeSpan.TicksPerSecond));
+    }
 }
 
 /// <summary>Makes the plan of the day from all jobs that are here, and keeps it until something changes or a minute has gone by.</summary>

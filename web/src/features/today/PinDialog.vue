@@ -35,7 +35,7 @@ async function save(free: boolean) {
     <form v-if="job" class="space-y-3" data-testid="pin-dialog" @submit.prevent="save(false)">
       <p v-if="next">
         <b>{{ next.says }}</b>, planned for {{ moment(next.from) }}.
-        <template v-if="job.kept !== null">Its promise holds {{ percent(job.kept) }}.</template>
+        <template v-if="job.kept !== null">Its promise holds {{ percent(Math.min(0.999, job.kept)) }}.</template>
       </p>
       <p v-if="job.pinned" class="border-l-4 border-hands bg-hands-tint px-3 py-1.5">
         Pinned: {{ job.pinned }}<template v-if="job.pinnedFrom">, at {{ moment(job.pinnedFrom) }}</template
