@@ -1,4 +1,4 @@
-using MathNet.Numerics.Distributions;
+using MathNet.Numerics;
 
 namespace SideBench.Core.Waste;
 
@@ -33,14 +33,21 @@ internal sealed class CounterUse
         var (days, points) = (rises.Sum(r => r.Days), rises.Sum(r => r.Points));
         if (days <= 0 || points <= 0)
             return use;
+        var seen = rises.Sum(r => Math.Max(r.Points, step / 2));
+        // The chance of the rises is that of gamma amounts; what does not change with the mean is summed once for each spread.
         var logs = new List<(double Shape, double Scale, double Log)>();
         for (var s = 0; s < Shapes; s++)
-        for (var m = 0; m < Means; m++)
         {
             var shape = LeastShape * Math.Pow(MostShape / LeastShape, s / (Shapes - 1.0));
-            // From a quarter to four times what was seen, evenly in its logarithm.
-            var scale = points / days * Math.Pow(4, (2.0 * m / (Means - 1)) - 1) / shape;
-            logs.Add((shape, scale, rises.Sum(r => Log(r.Days * shape, scale, Math.Max(r.Points, step / 2)))));
+            var own = rises.Sum(r =>
+                (((r.Days * shape) - 1) * Math.Log(Math.Max(r.Points, step / 2))) - SpecialFunctions.GammaLn(r.Days * shape)
+            );
+            for (var m = 0; m < Means; m++)
+            {
+                // From a quarter to four times what was seen, evenly in its logarithm.
+                var scale = points / days * Math.Pow(4, (2.0 * m / (Means - 1)) - 1) / shape;
+                logs.Add((shape, scale, own - (seen / scale) - (days * shape * Math.Log(scale))));
+            }
         }
 
         var most = logs.Max(l => l.Log);
@@ -70,6 +77,4 @@ internal sealed class CounterUse
             return root > 0 ? k * scale * root * root * root : 0;
         };
     }
-
-    private static double Log(double shape, double scale, double x) => Gamma.PDFLn(shape, 1 / scale, x);
 }

@@ -19,9 +19,11 @@ internal readonly record struct StoreState(double Inflow, double Share, double D
 internal sealed class StoreBelief
 {
     private const int Figures = 5;
-    private const int Points = 2048;
+    private const int Points = 1024;
+    private const int Few = 256;
     private const int Rounds = 12;
     private const double EnoughShare = 0.25;
+    private const double LeastShare = 0.1;
     private const double Widen = 1.25;
     private static readonly int[] Primes = [2, 3, 5, 7, 11];
     private static readonly double[][] Steps =
@@ -31,7 +33,7 @@ internal sealed class StoreBelief
     private readonly WasteHistory store;
     private readonly WasteNumbers numbers;
     private readonly IReadOnlyList<Stretch> way;
-    private readonly Beta share;
+    private readonly SharePoints share;
     private readonly HashSet<int> wide;
 
     // With one way alone there is none that fits a weighing better: the scale is taken at its word.
@@ -42,7 +44,7 @@ internal sealed class StoreBelief
         (this.store, this.numbers, this.way, this.wide) = (store, numbers, way, wide);
         var (mean, variance) = (numbers.VolatileShare, numbers.Noise.ShareSd * numbers.Noise.ShareSd);
         var both = variance > 0 ? (mean * (1 - mean) / variance) - 1 : 1e6;
-        share = new Beta(mean * both, (1 - mean) * both);
+        share = SharePoints.Of(mean * both, (1 - mean) * both);
     }
 
     /// <summary>The ways it may be now.</summary>
@@ -62,79 +64,95 @@ internal sealed class StoreBelief
             .Lived([numbers.CautiousSd, -numbers.CautiousSd, numbers.CautiousSd, numbers.CautiousSd, 0])
             .State;
 
+    // Drawn in with few points, as much of what the weighings say at a time as they can bear; told with all of them.
     private List<StoreState> Learnt()
     {
         var middle = Vector<double>.Build.Dense(Figures);
         var spread = Matrix<double>.Build.DenseIdentity(Figures);
+        for (var round = 0; round < Rounds; round++)
+        {
+            var tried = Tried(middle, spread, Few);
+            var heat = Heat(tried);
+            var weights = Weights(tried, heat);
+            if (heat >= 1 && Effective(weights) > (round == 0 ? EnoughShare : LeastShare) * Few)
+                break;
+            (middle, spread) = Fitted(tried, weights);
+        }
+
         for (var round = 0; ; round++)
         {
-            var root = spread.Cholesky().Factor.ToArray();
-            var logDet = Enumerable.Range(0, Figures).Sum(i => Math.Log(root[i, i]));
-            var tried = new (double[] At, StoreState State, double Fits, double Prior)[Points];
-            for (var i = 0; i < Points; i++)
-            {
-                var at = new double[Figures];
-                var prior = logDet;
-                for (var f = 0; f < Figures; f++)
-                {
-                    at[f] = middle[f];
-                    for (var k = 0; k <= f; k++)
-                        at[f] += root[f, k] * Steps[i][k];
-                    prior += 0.5 * ((Steps[i][f] * Steps[i][f]) - (at[f] * at[f]));
-                }
-
-                var (state, fits) = Lived(at);
-                tried[i] = (at, state, fits, prior);
-            }
-
-            var heat = round >= Rounds ? 1 : Heat(tried);
-            var weights = Weights(tried, heat);
-            if (
-                heat >= 1
-                && (round >= Rounds || Effective(weights) > EnoughShare * Points || round > 0 && Effective(weights) > 0.1 * Points)
-            )
+            var tried = Tried(middle, spread, Points);
+            var weights = Weights(tried, 1);
+            if (round > 0 || Effective(weights) > LeastShare * Points)
                 return [.. tried.Select((t, i) => t.State with { Chance = weights[i] }).Where(s => s.Chance > 1e-9)];
-            (middle, spread) = Fitted(tried, weights);
+            (middle, spread) = Fitted(tried, Weights(tried, Heat(tried)));
         }
     }
 
-    // As much of what the weighings say as these points can bear.
-    private static double Heat((double[] At, StoreState State, double Fits, double Prior)[] tried)
+    private Trial[] Tried(Vector<double> middle, Matrix<double> spread, int points)
     {
-        if (Effective(Weights(tried, 1)) > 0.05 * Points)
+        var root = spread.Cholesky().Factor.ToArray();
+        var logDet = Enumerable.Range(0, Figures).Sum(i => Math.Log(root[i, i]));
+        var tried = new Trial[points];
+        for (var i = 0; i < points; i++)
+        {
+            var at = new double[Figures];
+            var prior = logDet;
+            for (var f = 0; f < Figures; f++)
+            {
+                at[f] = middle[f];
+                for (var k = 0; k <= f; k++)
+                    at[f] += root[f, k] * Steps[i][k];
+                prior += 0.5 * ((Steps[i][f] * Steps[i][f]) - (at[f] * at[f]));
+            }
+
+            var (state, fits) = Lived(at);
+            tried[i] = new Trial(at, state, fits, prior);
+        }
+
+        return tried;
+    }
+
+    // As much of what the weighings say as these points can bear.
+    private static double Heat(Trial[] tried)
+    {
+        if (Effective(Weights(tried, 1)) > 0.05 * tried.Length)
             return 1;
         var (low, high) = (0.0, 1.0);
         for (var i = 0; i < 40; i++)
         {
             var heat = (low + high) / 2;
-            (low, high) = Effective(Weights(tried, heat)) > EnoughShare * Points ? (heat, high) : (low, heat);
+            (low, high) = Effective(Weights(tried, heat)) > EnoughShare * tried.Length ? (heat, high) : (low, heat);
         }
 
         return Math.Max(low, 1e-12);
     }
 
-    private static double[] Weights((double[] At, StoreState State, double Fits, double Prior)[] tried, double heat)
+    private static double[] Weights(Trial[] tried, double heat)
     {
-        var logs = tried.Select(t => (heat * t.Fits) + t.Prior).ToArray();
-        var most = logs.Max();
-        var weights = logs.Select(l => Math.Exp(l - most)).ToArray();
-        var all = weights.Sum();
-        return [.. weights.Select(w => w / all)];
+        var weights = new double[tried.Length];
+        var most = tried.Max(t => (heat * t.Fits) + t.Prior);
+        var all = 0.0;
+        for (var i = 0; i < weights.Length; i++)
+            all += weights[i] = Math.Exp((heat * tried[i].Fits) + tried[i].Prior - most);
+        for (var i = 0; i < weights.Length; i++)
+            weights[i] /= all;
+        return weights;
     }
 
     private static double Effective(double[] weights) => 1 / weights.Sum(w => w * w);
 
-    private static (Vector<double>, Matrix<double>) Fitted(
-        (double[] At, StoreState State, double Fits, double Prior)[] tried,
-        double[] weights
-    )
+    private static (Vector<double>, Matrix<double>) Fitted(Trial[] tried, double[] weights)
     {
-        var middle = Vector<double>.Build.Dense(Figures, f => tried.Select((t, i) => weights[i] * t.At[f]).Sum());
-        var spread = Matrix<double>.Build.Dense(
-            Figures,
-            Figures,
-            (a, b) => Widen * tried.Select((t, i) => weights[i] * (t.At[a] - middle[a]) * (t.At[b] - middle[b])).Sum()
-        );
+        var middle = Vector<double>.Build.Dense(Figures);
+        for (var i = 0; i < tried.Length; i++)
+        for (var f = 0; f < Figures; f++)
+            middle[f] += weights[i] * tried[i].At[f];
+        var spread = Matrix<double>.Build.Dense(Figures, Figures);
+        for (var i = 0; i < tried.Length; i++)
+        for (var a = 0; a < Figures; a++)
+        for (var b = 0; b < Figures; b++)
+            spread[a, b] += Widen * weights[i] * (tried[i].At[a] - middle[a]) * (tried[i].At[b] - middle[b]);
         for (var f = 0; f < Figures; f++)
             spread[f, f] += 1e-9;
         return (middle, spread);
@@ -144,7 +162,7 @@ internal sealed class StoreBelief
     private (StoreState State, double Fits) Lived(double[] z)
     {
         var inflow = Math.Exp(numbers.Noise.InflowSd * z[0]);
-        var dries = share.InverseCumulativeDistribution(Clamped(z[1]));
+        var dries = share.At(z[1]);
         var days = numbers.DryDays * Math.Exp(numbers.Noise.DaysSd * z[2]);
         var begin = store.SafeG * Normal.CDF(0, 1, z[3]);
         var wet = begin * dries * Normal.CDF(0, 1, z[4]);
@@ -157,6 +175,9 @@ internal sealed class StoreBelief
             var came = perPoint * stretch.Points;
             dry = (dry * kept) + (dries * came * (stretch.Days > 0 ? days / stretch.Days * (1 - kept) : 1));
             stays += (1 - dries) * came;
+            // What is read or set on the counter changes nothing in the store.
+            if (stretch.End is WasteEvent.CounterRead or WasteEvent.Reset)
+                continue;
             unsure = stretch.Unsure * perPoint * perPoint;
             switch (stretch.End)
             {
@@ -188,8 +209,6 @@ internal sealed class StoreBelief
         return (new StoreState(inflow, dries, days, stays, dry, 0), fits);
     }
 
-    private static double Clamped(double z) => Math.Clamp(Normal.CDF(0, 1, z), 1e-6, 1 - 1e-6);
-
     // The fixed sequence: digits of a number turned round the point.
     private static double Point(int number, int prime)
     {
@@ -198,4 +217,6 @@ internal sealed class StoreBelief
             value += part * (number % prime);
         return value;
     }
+
+    private readonly record struct Trial(double[] At, StoreState State, double Fits, double Prior);
 }

@@ -16,6 +16,7 @@ public static class WasteLedger
     private const double DaysPerYear = 365.25;
     private const int Ways = 600;
     private const double StepDays = 4;
+    private const double StepShare = 0.02;
     private const double EarlyShare = 0.1;
     private static readonly string[] Services = ["renewed", "washed", "emptied"];
 
@@ -143,18 +144,19 @@ public static class WasteLedger
             // Without a known use nothing is said of drying: as if all came at once.
             if (!use.IsKnown)
                 return (null, (store.SafeG - stays - dries) / perPoint);
-            var kept = Math.Exp(-StepDays / state.Days);
-            for (var day = StepDays; day < MostDays; day += StepDays)
+            // The further ahead, the longer the steps: what is said of years is not said to the week.
+            for (var (day, step) = (StepDays, StepDays); day < MostDays; step = Math.Max(StepDays, StepShare * day), day += step)
             {
                 var before = stays + dries;
                 var points = path(day);
                 var came = perPoint * (points - last);
-                dries = (dries * kept) + (state.Share * came * state.Days / StepDays * (1 - kept));
+                var kept = Math.Exp(-step / state.Days);
+                dries = (dries * kept) + (state.Share * came * state.Days / step * (1 - kept));
                 stays += (1 - state.Share) * came;
                 if (stays + dries >= store.SafeG)
                 {
                     var part = (store.SafeG - before) / Math.Max(1e-9, stays + dries - before);
-                    return (day - (StepDays * (1 - part)), last + ((points - last) * part));
+                    return (day - (step * (1 - part)), last + ((points - last) * part));
                 }
 
                 last = points;

@@ -20,20 +20,31 @@ public sealed record StoreOutcome(
     DateTimeOffset At
 )
 {
+    /// <summary>
+    /// The middle of when it would be full, by one who knows all of it but what will be printed; null beyond what is told.
+    /// </summary>
+    public DateTimeOffset? Knowing { get; init; }
+
+    /// <summary>Whether the ledger is sure that it is full already: there is no date to be missed.</summary>
+    public bool IsSaidFull => Said.StoreFullOn.Late <= At;
+
+    /// <summary>How far the date of one who knows all but what will be printed is off, as share of the time until then.</summary>
+    public double? KnowingError => Off(Knowing);
+
     /// <summary>Whether the mass lies within its band.</summary>
     public bool IsMassWithin => MassG >= Said.Mass.Low && MassG <= Said.Mass.High;
 
     /// <summary>How far the store's median date is off, share of the time until then; null where either is not told.</summary>
-    public double? DateError =>
-        StoreFull is { } full && Said.StoreFullOn.Median is { } median && full > At
-            ? Math.Abs((median - full).TotalDays) / (full - At).TotalDays
-            : null;
+    public double? DateError => Off(Said.StoreFullOn.Median);
 
     /// <summary>Whether the counter was full between early and late.</summary>
     public bool IsCounterWithin => IsWithin(CounterFull, Said.CounterFullOn);
 
     /// <summary>Whether the store was full between early and late.</summary>
     public bool IsStoreWithin => IsWithin(StoreFull, Said.StoreFullOn);
+
+    private double? Off(DateTimeOffset? said) =>
+        StoreFull is { } full && said is { } date && full > At ? Math.Abs((date - full).TotalDays) / (full - At).TotalDays : null;
 
     private static bool IsWithin(DateTimeOffset? at, DateBand said)
     {
@@ -50,6 +61,10 @@ public static class StoreTrial
     private const int RenewEach = 400;
     private const int FirstLook = 30;
     private const int Worth = 21;
+    private const int ReadEach = 30;
+    private const int WeighEach = 182;
+    private const int Futures = 61;
+    private const int Apart = 1_000_003;
     private static readonly DateTimeOffset Begins = new(2025, 1, 6, 8, 0, 0, TimeSpan.Zero);
 
     private static readonly (string Name, WasteHistory Store)[] Kinds =
@@ -106,7 +121,35 @@ public static class StoreTrial
             full,
             WasteLedger.Of(store.History, numbers, store.Now).Value,
             store.Now
-        );
+        )
+        {
+            Knowing = weighed < 2 ? null : Knowing(store, kind, numbers.MostYears, seed),
+        };
+    }
+
+    /// <summary>A store of years that is read every month, weighed twice a year, and given new pads when it is full.</summary>
+    /// <param name="numbers">House numbers.</param>
+    /// <param name="seed">Draws its life.</param>
+    /// <param name="years">So long.</param>
+    /// <returns>What was told of it, and when it ends.</returns>
+    public static (WasteHistory Told, DateTimeOffset At) Years(WasteNumbers numbers, int seed, double years)
+    {
+        var kind = Kinds[seed % Kinds.Length].Store;
+        var store = new SimulatedStore(kind, numbers, new Random(seed), Begins);
+        for (var day = 1; day < years * 365.25; day++)
+        {
+            store.Day();
+            if (day % ReadEach == 0)
+                store.Read();
+            if (day % WeighEach == 0)
+                store.Weigh();
+            if (store.Count >= kind.CounterLimitPct)
+                store.Reset();
+            if (store.Mass - kind.TareG > kind.SafeG)
+                store.Renew();
+        }
+
+        return (store.History, store.Now);
     }
 
     /// <summary>
@@ -159,6 +202,20 @@ public static class StoreTrial
         }
 
         return life;
+    }
+
+    private static DateTimeOffset? Knowing(SimulatedStore store, WasteHistory kind, double years, int seed) =>
+        Enumerable
+            .Range(2, Futures)
+            .Select(i => Full(store.Ahead(seed + (i * Apart)), kind, store.Now.AddDays(years * 365.25)))
+            .OrderBy(d => d ?? DateTimeOffset.MaxValue)
+            .ElementAt(Futures / 2);
+
+    private static DateTimeOffset? Full(SimulatedStore ahead, WasteHistory kind, DateTimeOffset end)
+    {
+        while (ahead.Mass - kind.TareG < kind.SafeG && ahead.Now < end)
+            ahead.Day();
+        return ahead.Now < end ? ahead.Now : null;
     }
 
     // What becomes of it when nobody does anything but reset the counter.
