@@ -7,6 +7,9 @@ namespace SideBench.Core.Machines;
 /// <param name="Price">A pad set, box, tank or cartridge, in the shop's currency.</param>
 public sealed record WasteFigures(double GramsPerPoint, double? PartialToPct, string Bottle, decimal Price)
 {
+    /// <summary>Whether borderless prints have a counter of their own, that stops only them.</summary>
+    public bool Borderless { get; init; }
+
     /// <summary>Its pads, the top one first; empty where that is not told.</summary>
     public IReadOnlyList<StackLayer> Stack { get; init; } = [];
 

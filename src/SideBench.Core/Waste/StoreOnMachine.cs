@@ -47,6 +47,9 @@ public sealed record StoreOnMachine(
     bool PartialSpent
 )
 {
+    /// <summary>The counter of borderless prints; null where the model has none of its own or nobody read it.</summary>
+    public SecondCounter? Borderless { get; init; }
+
     private const string Partial = "partial";
     private const double FullCount = 100;
     private const double BandSd = 1.645;
@@ -79,7 +82,10 @@ public sealed record StoreOnMachine(
             BottleOf(machine, waste, numbers, perDay, now),
             moments.Count(m => m.What is WasteEvent.Reset),
             machine.StoreLife.Any(l => l.What is { What: StoreChange.Reset, Of: Partial })
-        );
+        )
+        {
+            Borderless = waste.Borderless ? SecondCounter.Of(machine, numbers, FullCount, now) : null,
+        };
     }
 
     /// <summary>Room to the mass it is used to, g, on the full side and at once.</summary>

@@ -23,6 +23,9 @@ public sealed record WasteDue(DateTimeOffset On, string Says)
         WasteDue?[] due =
         [
             says.StoreFullOn.Early is { } full ? new WasteDue(full, "Waste store: weigh it, then renew it or wash it") : null,
+            store.Borderless?.FullOn.Early is { } edge
+                ? new WasteDue(edge, "Borderless counter: near its limit, where borderless prints stop")
+                : null,
             says.CounterFullOn.Early is { } stop ? new WasteDue(stop, "Waste counter: near its limit, where the machine stops") : null,
         ];
         return due.OfType<WasteDue>().MinBy(d => d.On);

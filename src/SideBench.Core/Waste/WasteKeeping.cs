@@ -51,7 +51,18 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
 
     /// <summary>What can be told of a store.</summary>
     public static IReadOnlyList<string> Tells { get; } =
-    [StoreTold.CounterRead, "weighed", "renewed", "washed", StoreTold.BoxIn, StoreTold.Trial, "emptied", "bottle-fitted", "bottle-seen"];
+    [
+        StoreTold.CounterRead,
+        StoreTold.BorderlessRead,
+        "weighed",
+        "renewed",
+        "washed",
+        StoreTold.BoxIn,
+        StoreTold.Trial,
+        "emptied",
+        "bottle-fitted",
+        "bottle-seen",
+    ];
 
     /// <summary>Something was done to the store, or seen of it.</summary>
     /// <param name="what">What.</param>
@@ -233,8 +244,10 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
         }
 
         var history = store.Value.History;
-        if (what == StoreTold.CounterRead)
+        if (what is StoreTold.CounterRead or StoreTold.BorderlessRead)
         {
+            if (what == StoreTold.BorderlessRead && !model.Waste!.Borderless)
+                problems.Add(new Problem(WasteProblem.NoBorderless, "/what", model.FullName));
             Guard.Range(problems, value, "/amount", 0, MostCount);
         }
         else if (what is "weighed" or "washed")

@@ -1,4 +1,3 @@
-using MathNet.Numerics.Distributions;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Quantities;
 
@@ -13,11 +12,9 @@ namespace SideBench.Core.Waste;
 /// </remarks>
 public static class WasteLedger
 {
-    private const double DaysPerYear = 365.25;
-    private const int Ways = 600;
+    private const int Ways = CounterDates.Ways;
     private const double StepDays = 4;
     private const double StepShare = 0.02;
-    private const double EarlyShare = 0.1;
     private static readonly string[] Services = ["renewed", "washed", "emptied"];
 
     /// <summary>Estimates a store.</summary>
@@ -100,7 +97,8 @@ public static class WasteLedger
         Stretch since
     )
     {
-        private double MostDays => numbers.MostYears * DaysPerYear;
+        private readonly CounterDates dates = new(use, numbers.MostYears, at);
+        private readonly IReadOnlyList<Func<double, double>> paths = new CounterDates(use, numbers.MostYears, at).Paths();
 
         public WasteEstimate Estimate(
             List<(WasteEvent Event, int Place)> events,
@@ -109,7 +107,6 @@ public static class WasteLedger
             List<(int, string)> doubts
         )
         {
-            var paths = states.Select((_, i) => use.IsKnown ? use.Path(Spread(i, 2), Luck(i)) : _ => 0).ToList();
             // What came in since the last event is not as the mean has it, but as this way has it.
             var masses = states
                 .Select((s, i) => s.Stays + s.Dries + (s.Inflow * store.GramsPerPoint * (paths[i](since.Days) - since.Points)))
@@ -117,7 +114,7 @@ public static class WasteLedger
             var mass = BandOf(masses.Select(m => store.TareG + Math.Max(0, m)).ToList());
             var fills = states.Select((state, i) => Fills(state, paths[i])).ToList();
             var full = fills.Select(f => f.Days).ToList();
-            var counter = paths.Select(p => Reaches(p, count, countAt)).ToList();
+            var counter = paths.Select(p => dates.Reaches(p, count, countAt, store.CounterLimitPct)).ToList();
             var cycles = BandOf([.. fills.Select(f => Math.Floor(f.Points / store.CounterLimitPct))]);
             var room = mass.With(g => store.SafeG + store.TareG - g);
             var (may, needs) = Gate([.. events.Select(e => e.Event)], room, cycles);
@@ -125,8 +122,8 @@ public static class WasteLedger
                 mass,
                 room,
                 cycles,
-                Dates(counter),
-                Dates(full),
+                dates.Of(counter),
+                dates.Of(full),
                 full.Zip(counter).Count(z => (z.First ?? double.MaxValue) < (z.Second ?? double.MaxValue)) > Ways / 2 ? "store" : "counter",
                 may,
                 needs,
@@ -145,7 +142,7 @@ public static class WasteLedger
             if (!use.IsKnown)
                 return (null, (store.SafeG - stays - dries) / perPoint);
             // The further ahead, the longer the steps: what is said of years is not said to the week.
-            for (var (day, step) = (StepDays, StepDays); day < MostDays; step = Math.Max(StepDays, StepShare * day), day += step)
+            for (var (day, step) = (StepDays, StepDays); day < dates.MostDays; step = Math.Max(StepDays, StepShare * day), day += step)
             {
                 var before = stays + dries;
                 var points = path(day);
@@ -172,7 +169,7 @@ public static class WasteLedger
             var masses = Enumerable.Range(0, points + 1).Select(_ => new List<double>(states.Count)).ToList();
             for (var i = 0; i < states.Count; i++)
             {
-                var (state, path) = (states[i], use.Path(Spread(i, 2), Luck(i)));
+                var (state, path) = (states[i], paths[i]);
                 var (stays, dries, last) = (state.Stays, state.Dries, 0.0);
                 var kept = Math.Exp(-step / state.Days);
                 masses[0].Add(store.TareG + stays + dries);
@@ -190,26 +187,6 @@ public static class WasteLedger
             return [.. masses.Select((m, n) => (n * step, BandOf(m)))];
         }
 
-        // Days until the count reaches its limit.
-        private double? Reaches(Func<double, double> path, double? count, DateTimeOffset countAt)
-        {
-            if (count is not { } now)
-                return null;
-            if (now >= store.CounterLimitPct)
-                return 0;
-            var gone = (at - countAt).TotalDays;
-            var (low, high) = (0.0, MostDays + gone);
-            if (!use.IsKnown || now + path(high) < store.CounterLimitPct)
-                return null;
-            while (high - low > 0.01)
-            {
-                var middle = (low + high) / 2;
-                (low, high) = now + path(middle) < store.CounterLimitPct ? (middle, high) : (low, middle);
-            }
-
-            return Math.Max(0, high - gone);
-        }
-
         private (bool May, IReadOnlyList<string> Needs) Gate(List<WasteEvent> events, Band room, Band cycles)
         {
             var since = events.Skip(events.FindLastIndex(e => e is WasteEvent.Reset) + 1).ToList();
@@ -221,30 +198,10 @@ public static class WasteLedger
             return (false, weighed ? Services : ["weighed", .. Services]);
         }
 
-        private DateBand Dates(List<double?> days)
-        {
-            var sorted = days.Select(d => d ?? double.MaxValue).Order().ToList();
-            DateTimeOffset? On(double share) =>
-                sorted[(int)(share * (sorted.Count - 1))] is var day
-                && day <= Math.Min(MostDays, (DateTimeOffset.MaxValue - at).TotalDays - 1)
-                    ? at.AddDays(day)
-                    : null;
-            return new DateBand(On(EarlyShare), On(0.5), On(1 - EarlyShare));
-        }
-
         private static Band BandOf(List<double> values)
         {
             values.Sort();
             return Band.Of(q => values[(int)Math.Round(q * (values.Count - 1))]);
-        }
-
-        private static double Luck(int i) => Normal.InvCDF(0, 1, Spread(i, 3));
-
-        // A fixed sequence that fills 0 to 1 evenly, unlike the order of the ways.
-        private static double Spread(int i, int prime)
-        {
-            var value = ((i + 1) * Math.Sqrt(prime)) + 0.5;
-            return Math.Clamp(value - Math.Floor(value), 1e-6, 1 - 1e-6);
         }
     }
 }

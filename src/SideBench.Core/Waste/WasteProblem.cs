@@ -77,6 +77,15 @@ public static class WasteProblem
         "Do that first; or say why it is reset all the same, and that the customer was told."
     );
 
+    /// <summary>A borderless counter on a model that has none.</summary>
+    public static readonly ProblemCode NoBorderless = new(
+        "no-borderless-counter",
+        ProblemSort.Wrong,
+        "One counter here",
+        "{0} counts borderless prints with the rest.",
+        "Tell it as the counter that was read."
+    );
+
     /// <summary>A bottle on a model that takes none.</summary>
     public static readonly ProblemCode NoBottle = new(
         "no-bottle",

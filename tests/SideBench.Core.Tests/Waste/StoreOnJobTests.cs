@@ -35,6 +35,30 @@ public class StoreOnJobTests
     }
 
     [Fact]
+    public void BorderlessPrints_AreCountedApart_WhereTheModelDoes()
+    {
+        var job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null)).Count(10);
+        Assert.Null(job.Store.Borderless);
+        job.Tell(w => w.Tell("borderless-read", 20, null, null)).Later(100).Count(20);
+        job.Tell(w => w.Tell("borderless-read", 60, null, null));
+        // 40 points in 100 days: 40 more last 100 days. The main counter goes on by itself, and is not what comes first.
+        var second = job.Store.Borderless!;
+        Assert.Equal((60.0, true), (second.Counter.Pct, second.Counter.IsRead));
+        Assert.Equal(0.4, second.PointsPerDay!.Value, 0.05);
+        Assert.InRange((second.FullOn.Median!.Value - job.Now).TotalDays, 80, 120);
+        Assert.Equal(0.1, job.Store.PointsPerDay!.Value, 0.02);
+        Assert.StartsWith("Borderless counter", WasteDue.Of(job.Store, job.Now)!.Says, StringComparison.Ordinal);
+        // A reset sets both.
+        job.Tell(w => w.Tell("weighed", 60, null, null));
+        job.Tell(w => w.Reset(Told("full", 20, 0), []));
+        Assert.Equal((0.0, false), (job.Store.Borderless!.Counter.Pct, job.Store.Borderless.Counter.IsRead));
+        Assert.Equal(
+            "no-borderless-counter",
+            new OnBench(Duo).Try(w => w.Tell("borderless-read", 20, null, null)).Problems.Single().Code.Id
+        );
+    }
+
+    [Fact]
     public void ResetWithoutService_SaysWhy_AndStaysOnTheMachine_UntilAServiceLiftsIt()
     {
         var job = new OnBench(Folio).Tell(w => w.Tell("weighed", 180, null, null));

@@ -4,8 +4,9 @@ using SideBench.Core.Record;
 namespace SideBench.Core.Waste;
 
 /// <summary>Something was done to a waste store, or seen of it.</summary>
-/// <param name="What">counter-read, weighed, renewed, washed, box-in, trial, emptied, bottle-fitted or bottle-seen.</param>
-/// <param name="Amount">% for counter-read, g with its own mass from a scale, ml for trials and bottles; null where there is none.</param>
+/// <param name="What">counter-read, borderless-read, weighed, renewed, washed, box-in, trial, emptied, bottle-fitted or
+/// bottle-seen.</param>
+/// <param name="Amount">% for a counter, g with its own mass from a scale, ml for trials and bottles; null where there is none.</param>
 /// <param name="Box">The tag of the box that is in from now on; empty when it has none.</param>
 /// <param name="Note">What else was told; empty when nothing.</param>
 /// <param name="Minutes">Bench time, min.</param>
@@ -14,6 +15,12 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
 {
     /// <summary>The counter was read, and nothing else done.</summary>
     public const string CounterRead = "counter-read";
+
+    /// <summary>The counter of borderless prints was read, and nothing else done.</summary>
+    public const string BorderlessRead = "borderless-read";
+
+    /// <summary>What the counter of borderless prints is read in.</summary>
+    public const string OfBorderless = "% of the borderless counter";
 
     /// <summary>A new store, or dry pads; where a store comes out whole, one without a tag unless it is named.</summary>
     public const string Renewed = "renewed";
@@ -61,6 +68,7 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
         What switch
         {
             CounterRead => $"Waste counter read: {Amount:0.#}\u2009%",
+            BorderlessRead => $"Borderless counter read: {Amount:0.#}\u2009%",
             "weighed" => $"Waste store weighed: {Amount:0.#}\u2009g",
             Renewed => "Waste store renewed",
             "washed" => $"Waste pads washed and dried: {Amount:0.#}\u2009g",
@@ -79,19 +87,21 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
         {
             Hands = Core.Quantities.Minutes.Of(Minutes),
             Parts = Cost,
-            Readings = What == CounterRead && Amount is { } pct ? [new Reading(CounterRead, pct, Reading.OfCounter, "read")] : [],
-            Stores =
-                What == CounterRead
-                    ? []
-                    :
-                    [
-                        new StoreHappening(Change, Amount, Box)
-                        {
-                            TareG = Swap?.TareG,
-                            SafeG = Swap?.SafeG,
-                            IsDry = Swap is { IsDry: true },
-                        },
-                    ],
+            Readings =
+                What is CounterRead or BorderlessRead && Amount is { } pct
+                    ? [new Reading(What, pct, What == CounterRead ? Reading.OfCounter : OfBorderless, "read")]
+                    : [],
+            Stores = What is CounterRead or BorderlessRead
+                ? []
+                :
+                [
+                    new StoreHappening(Change, Amount, Box)
+                    {
+                        TareG = Swap?.TareG,
+                        SafeG = Swap?.SafeG,
+                        IsDry = Swap is { IsDry: true },
+                    },
+                ],
             Modifications =
                 Services.Contains(What) || Swap is { IsDry: true } ? [new Modification(CounterReset.Unserviced, "", null, "")] : [],
         };

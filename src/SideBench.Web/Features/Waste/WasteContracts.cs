@@ -101,6 +101,13 @@ public sealed record ServiceRequest(double? Count, double? To);
 /// <summary>What a service program read before and after; where it did not fall nothing was stored. Nothing is written.</summary>
 public sealed record ServiceView(double Before, double After, bool MadeUp);
 
+/// <summary>The counter of borderless prints.</summary>
+/// <param name="Pct">Its count, %.</param>
+/// <param name="At">When.</param>
+/// <param name="IsRead">Whether it was read; else a reset left it so.</param>
+/// <param name="Full">When it is at its limit.</param>
+public sealed record SecondCounterView(double Pct, DateTimeOffset At, bool IsRead, DateBandView Full);
+
 /// <summary>When something will be, in 8 of 10; null where later than is told.</summary>
 public sealed record DateBandView(DateTimeOffset? Early, DateTimeOffset? Median, DateTimeOffset? Late);
 
@@ -196,7 +203,9 @@ public sealed record WasteView(
     DateTimeOffset? DueOn,
     string Due,
     string Rules,
-    double WarnPct
+    double WarnPct,
+    bool CountsBorderless,
+    SecondCounterView? Borderless
 );
 
 /// <summary>A machine by which of its counter and store is next.</summary>

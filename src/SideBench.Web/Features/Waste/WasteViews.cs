@@ -77,7 +77,11 @@ internal static class WasteViews
             due?.On,
             due?.Says ?? "",
             Rules(books),
-            numbers.WarnPct
+            numbers.WarnPct,
+            model.Waste?.Borderless == true,
+            store?.Borderless is { } second
+                ? new SecondCounterView(second.Counter.Pct, second.Counter.At, second.Counter.IsRead, Dates(second.FullOn))
+                : null
         );
     }
 

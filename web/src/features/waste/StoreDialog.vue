@@ -17,6 +17,7 @@ const props = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 const all = [
   { id: 'counter-read', says: 'Counter read', asks: 'The counter says, %' },
+  { id: 'borderless-read', says: 'Borderless counter', asks: 'The borderless counter says, %' },
   { id: 'weighed', says: 'Weighed', asks: 'With its own mass, g' },
   { id: 'renewed', says: 'Renewed', asks: '' },
   { id: 'washed', says: 'Washed and dry', asks: 'Weighed dry, with its own mass, g' },
@@ -28,6 +29,7 @@ const all = [
 ]
 const ready = computed(() => props.waste.boxes.filter((b) => b.stand !== 'in'))
 const can: Record<string, () => boolean> = {
+  'borderless-read': () => props.waste.countsBorderless,
   'bottle-fitted': () => props.waste.takesBottle,
   'bottle-seen': () => !!props.waste.bottle,
   emptied: () => !!props.waste.bottle,

@@ -110,8 +110,8 @@ const mass = computed(() => props.waste.massG)
         </svg>
         <p class="font-bold">The store holds</p>
         <p class="text-sm text-soft">
-          over its {{ withUnit(waste.tareG, 'g') }} dry; used to {{ withUnit(waste.safeG - waste.tareG, 'g') }}
-          <template v-if="mass && waste.known"
+          over its {{ withUnit(waste.tareG, 'g') }} dry; used to {{ withUnit(waste.safeG - waste.tareG, 'g')
+          }}<template v-if="mass && waste.known"
             >; {{ Math.round(Math.max(0, mass.low - waste.tareG)) }} to
             {{ withUnit(Math.max(0, mass.high - waste.tareG), 'g') }} in 9 of 10</template
           >

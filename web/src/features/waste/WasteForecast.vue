@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { day } from '@/shared/format'
+import { day, withUnit } from '@/shared/format'
 import type { Waste } from './useWaste'
 
 const props = defineProps<{
@@ -95,6 +95,14 @@ const due = (b: Waste['storeFull']) =>
     <dl class="mt-1 grid grid-cols-[auto_1fr] gap-x-3">
       <dt class="text-soft">Counter full</dt>
       <dd :class="waste.first === 'counter' ? 'font-bold' : ''">{{ due(waste.counterFull) }}</dd>
+      <template v-if="waste.borderless">
+        <dt class="text-soft">Borderless</dt>
+        <dd>
+          {{ withUnit(waste.borderless.pct, '%') }}{{ waste.borderless.isRead ? '' : ', set so and not read back'
+          }}<template v-if="waste.borderless.pct >= 100">: borderless prints stop, others go on</template
+          ><template v-else>; full {{ due(waste.borderless.full) }}</template>
+        </dd>
+      </template>
       <dt class="text-soft">Store full</dt>
       <dd :class="waste.first === 'store' ? 'font-bold' : ''">{{ due(waste.storeFull) }}</dd>
       <template v-if="waste.cyclesLeft">

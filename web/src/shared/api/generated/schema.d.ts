@@ -3969,6 +3969,14 @@ export interface components {
             chosen: string;
             options: components["schemas"]["PracticeView"][];
         };
+        SecondCounterView: {
+            /** Format: double */
+            pct: number;
+            /** Format: date-time */
+            at: string;
+            isRead: boolean;
+            full: components["schemas"]["DateBandView"];
+        };
         ServiceRequest: {
             /** Format: double */
             count: null | number;
@@ -4823,6 +4831,8 @@ export interface components {
             rules: string;
             /** Format: double */
             warnPct: number;
+            countsBorderless: boolean;
+            borderless: null | components["schemas"]["SecondCounterView"];
         };
         WasteWayView: {
             id: string;
