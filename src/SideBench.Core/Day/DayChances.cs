@@ -50,7 +50,33 @@ public static class DayChances
 
     /// <summary>One life of the jobs: ways and minutes drawn, to be laid out in some order.</summary>
     internal static DayPlacing Life(IReadOnlyList<DayJob> jobs, IReadOnlyList<DayHand> hands, int draw, DayNumbers numbers) =>
-        new([.. jobs.Select((j, i) => Drawn(j, i, draw, numbers))], hands, [.. jobs.Select((j, i) => Way(j, i, draw, numbers))], numbers);
+        new(
+            [.. jobs.Select((j, i) => Drawn(j, i, draw, numbers))],
+            [.. hands.Select((h, i) => Left(h, i, draw, numbers))],
+            [.. jobs.Select((j, i) => Way(j, i, draw, numbers))],
+            numbers
+        );
+
+    // What is not here yet takes its share of the hands' time, at no time that is known.
+    private static DayHand Left(DayHand hand, int place, int draw, DayNumbers numbers)
+    {
+        if (numbers.OthersShare <= 0)
+            return hand;
+        var spans = new List<(double From, double To)>();
+        foreach (var ((from, to), s) in hand.Spans.Select((s, i) => (s, i)))
+        {
+            var takes = 2 * numbers.OthersShare * Spread(draw, place, Hands + (2 * s)) * (to - from);
+            var at = from + (Spread(draw, place, Hands + 1 + (2 * s)) * (to - from - takes));
+            spans.AddRange(new[] { (from, at), (at + takes, to) }.Where(p => p.Item2 > p.Item1));
+        }
+
+        return hand with
+        {
+            Spans = spans,
+        };
+    }
+
+    private const int Hands = 100;
 
     private static DayJob Drawn(DayJob job, int place, int draw, DayNumbers numbers) =>
         job is { IsOthers: true, Ready: > 0 }

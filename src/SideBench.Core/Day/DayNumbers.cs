@@ -8,8 +8,8 @@ namespace SideBench.Core.Day;
 /// <param name="OverBreakMin">A piece may go on after a break no longer than this, min.</param>
 /// <param name="MinutesSd">How far the minutes of work differ from what the book says, in their logarithm, one standard deviation.</param>
 /// <param name="WaitSd">The same for parts and people that are waited for.</param>
+/// <param name="OthersShare">Of the hands' time, what goes to machines that are not here yet, 0 to below 0.5.</param>
 /// <param name="Draws">Ways that the plan is run through for its chances.</param>
-/// <param name="Lives">Ways that it may turn out are planned for beside the likeliest, as long as something is not known; a number.</param>
 /// <param name="Tries">Orders of work that are tried for a plan.</param>
 /// <param name="Level">A promise that is offered holds with this chance, 0 to 1.</param>
 /// <param name="HarmsFrom">A walk-in harms a promise from this loss of its chance on, 0 to 1.</param>
@@ -24,6 +24,7 @@ namespace SideBench.Core.Day;
 /// <param name="WordDays">The customer's word that nobody gave a day for, days.</param>
 /// <param name="LatePerHour">What an hour past a promise is worth, money.</param>
 /// <param name="StandPerHour">What an hour that a machine stands here is worth, money.</param>
+/// <param name="OpenOverNight">What a machine that stands open over a night, its work begun, is worth, money.</param>
 /// <param name="OnMin">Hands are taken to be on a machine for so long after its last line by them, min.</param>
 /// <param name="MovedMin">A piece that moved by less is not spoken of, min.</param>
 /// <param name="CalendarFromMin">Clocks at least so long stand in the calendar, min.</param>
@@ -36,8 +37,8 @@ public sealed record DayNumbers(
     double OverBreakMin,
     double MinutesSd,
     double WaitSd,
+    double OthersShare,
     int Draws,
-    int Lives,
     int Tries,
     double Level,
     double HarmsFrom,
@@ -52,6 +53,7 @@ public sealed record DayNumbers(
     double WordDays,
     double LatePerHour,
     double StandPerHour,
+    double OpenOverNight,
     double OnMin,
     double MovedMin,
     double CalendarFromMin,

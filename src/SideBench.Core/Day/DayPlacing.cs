@@ -13,12 +13,16 @@ public sealed class DayPlacing
     private const double Tiny = 1e-9;
     private const double MinutesPerDay = 24 * 60;
     private const int MostTries = 64;
+
+    // Three points of a normal spread with weights 1, 2, 1: their own spread is that of the whole.
+    private const double OutSd = 1.414;
     private readonly IReadOnlyList<DayJob> jobs;
     private readonly IReadOnlyList<DayHand> hands;
     private readonly IReadOnlyList<IReadOnlyList<DayPiece>> ways;
     private readonly DayNumbers numbers;
     private readonly List<(double From, double To, int Job)>[] busy;
     private readonly double[] longest;
+    private readonly double[] spread;
 
     /// <summary>Begins an empty plan.</summary>
     /// <param name="jobs">The jobs.</param>
@@ -34,6 +38,8 @@ public sealed class DayPlacing
     {
         (this.jobs, this.hands, this.ways, this.numbers) = (jobs, hands, ways, numbers);
         busy = [.. hands.Select(_ => new List<(double, double, int)>())];
+        // Minutes of each piece differ by themselves: their squares add up.
+        spread = [.. ways.Select(w => numbers.MinutesSd * Math.Sqrt(w.Sum(p => p.Hands * p.Hands)))];
         longest = [.. hands.Select(h => h.Spans.Select(s => s.To - s.From).DefaultIfEmpty(0).Max())];
     }
 
@@ -108,17 +114,24 @@ public sealed class DayPlacing
         var ends = Ends(plan, jobs);
         for (var j = 0; j < jobs.Count; j++)
         {
-            var past = jobs[j].Promise is { } promise ? Math.Max(0, ends[j] - promise) : 0;
+            var past = jobs[j].Promise is { } promise ? Late(ends[j] - promise, spread[j]) : 0;
             late += past;
             money += ((past * numbers.LatePerHour) + (ends[j] * numbers.StandPerHour)) / 60;
         }
 
+        foreach (var piece in plan)
+            if (piece.Hand >= 0 && piece.To - piece.From > piece.Piece.Hands + numbers.OverBreakMin)
+                money += numbers.OpenOverNight;
         foreach (var of in busy)
             for (var i = 1; i < of.Count; i++)
                 if (of[i].Job != of[i - 1].Job)
                     money += numbers.WalkMin * numbers.StandPerHour / 60;
         return new DayCost(overrun, late, money);
     }
+
+    // Work runs over or under: late, as usual, or early, by their weights.
+    private static double Late(double by, double spread) =>
+        (Math.Max(0, by - (OutSd * spread)) + (2 * Math.Max(0, by)) + Math.Max(0, by + (OutSd * spread))) / 4;
 
     // Close to its latest end a piece counts as a part of an overrun, more the closer it is.
     private double Near(DayPlaced piece) =>
@@ -140,7 +153,9 @@ public sealed class DayPlacing
             {
                 var piece = ways[j][i];
                 var own = i == from && first;
-                var (hand, start, end) = Slot(own ? job.Hand : null, own && job.IsOn, at, piece.Hands, placed);
+                // What no latest end presses may stand open over a night; that has its price.
+                var mayStand = to - from == 1 && latest is null && piece.MostWait is null;
+                var (hand, start, end) = Slot(own ? job.Hand : null, own && job.IsOn, at, piece.Hands, placed, mayStand);
                 if (hand < 0)
                     return Beyond(j, from, to, begin, latest);
                 double? must = i == from ? latest : placed[^1].To + ways[j][i - 1].MostWait!.Value;
@@ -176,14 +191,14 @@ public sealed class DayPlacing
     }
 
     // The room in which it is done first, on any pair of hands.
-    private (int Hand, double Start, double End) Slot(int? only, bool isOn, double at, double minutes, List<DayPlaced> also)
+    private (int Hand, double Start, double End) Slot(int? only, bool isOn, double at, double minutes, List<DayPlaced> also, bool mayStand)
     {
         var best = (Hand: -1, Start: 0.0, End: double.MaxValue);
         for (var h = 0; h < hands.Count; h++)
         {
             if (only is { } one && one != h)
                 continue;
-            var (start, end) = isOn ? (0, minutes) : Earliest(h, at, minutes, also);
+            var (start, end) = isOn ? (0, minutes) : Earliest(h, at, minutes, also, mayStand);
             if (end < best.End - Tiny)
                 best = (h, start, end);
         }
@@ -192,9 +207,9 @@ public sealed class DayPlacing
     }
 
     // Within one span, or over a short break; what is longer than any span goes over nights too, as long as its hours need.
-    private (double Start, double End) Earliest(int h, double at, double minutes, List<DayPlaced> also)
+    private (double Start, double End) Earliest(int h, double at, double minutes, List<DayPlaced> also, bool mayStand)
     {
-        var splits = minutes > longest[h] + Tiny;
+        var splits = mayStand || minutes > longest[h] + Tiny;
         for (var s = 0; s < hands[h].Spans.Count; s++)
         {
             var (from, to) = hands[h].Spans[s];

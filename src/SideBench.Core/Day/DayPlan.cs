@@ -30,14 +30,6 @@ public sealed record DayPlan(
     {
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways.Count > 0 ? j.Ways[0].Pieces : [])];
         var placing = new DayPlacing(jobs, hands, ways, numbers);
-        // What is not known yet is planned for as it may turn out: a look that may begin a long wait is made early.
-        List<DayPlacing> lives =
-        [
-            placing,
-            .. jobs.Any(j => j.Ways.Count > 1)
-                ? Enumerable.Range(1, numbers.Lives).Select(life => DayChances.Life(jobs, hands, life * Apart, numbers))
-                : [],
-        ];
         var groups = jobs.Select(j => j.Ways.Select(w => DayPlacing.Groups(w.Pieces).Count - 1).DefaultIfEmpty(0).Max()).ToList();
         var best = Begins(jobs, ways, groups)
             .Concat(
@@ -48,7 +40,7 @@ public sealed record DayPlan(
                         [.. from.Order, .. Enumerable.Repeat(jobs.Count - 1, groups[^1])],
                     ]
             )
-            .Select(order => (Order: order, Cost: Mean(lives, order)))
+            .Select(order => (Order: order, Cost: Cost(order)))
             .MinBy(o => o.Cost);
         var order = best.Order.ToArray();
         // Larger shops get fewer tries: a plan is made while somebody waits for it.
@@ -61,24 +53,19 @@ public sealed record DayPlan(
                 continue;
             // One group, or all of a job's: what presses goes before the rest with everything it needs.
             var tried = k % 2 == 0 ? Moved(order, at, to) : Gathered(order, order[at], to);
-            var cost = Mean(lives, tried);
+            var cost = Cost(tried);
             if (cost.CompareTo(best.Cost) > 0)
                 continue;
             (order, best) = (tried, (tried, cost));
         }
+
+        DayCost Cost(IReadOnlyList<int> o) => placing.Cost(placing.Lay(o));
 
         var pieces = placing.Lay(order);
         return new DayPlan(jobs, hands, [.. pieces.OrderBy(p => p.From).ThenBy(p => p.Job)], order, placing.Cost(pieces));
     }
 
     private const int UsualGroups = 40;
-    private const int Apart = 41;
-
-    private static DayCost Mean(List<DayPlacing> lives, IReadOnlyList<int> order)
-    {
-        var costs = lives.Select(l => l.Cost(l.Lay(order))).ToList();
-        return new DayCost(costs.Average(c => c.Overrun), costs.Average(c => c.Late), costs.Average(c => c.Money));
-    }
 
     /// <summary>When each job is done, min.</summary>
     public double[] Ends => DayPlacing.Ends(Pieces, Jobs);

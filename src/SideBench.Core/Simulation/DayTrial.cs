@@ -51,8 +51,8 @@ public static class DayTrial
     private const double Day = 24 * 60;
     private const double Never = double.MaxValue;
 
-    // A machine of the week: when it comes, the ways it may go, the one it does go, and its promise, as long after it as is told.
-    private sealed record Coming(double At, IReadOnlyList<DayWay> Ways, IReadOnlyList<DayPiece> True, double PromiseAfter);
+    // A machine of the week: when it comes, the ways it may go, the one it does go, and how carefully is promised.
+    private sealed record Coming(double At, IReadOnlyList<DayWay> Ways, IReadOnlyList<DayPiece> True, double Care);
 
     private sealed class Standing(int number, Coming of)
     {
@@ -62,6 +62,7 @@ public static class DayTrial
         public double Ready { get; set; } = of.At;
         public double? Latest { get; set; }
         public double Promise { get; set; }
+        public double First { get; set; }
         public double? Said { get; set; }
         public bool IsDone => Next >= of.True.Count;
     }
@@ -71,12 +72,13 @@ public static class DayTrial
     /// <param name="seed">Draws it.</param>
     /// <param name="people">Pairs of hands.</param>
     /// <param name="policy">How it is worked.</param>
-    public static DayWeek Of(DayNumbers numbers, int seed, int people, DayPolicy policy)
+    /// <param name="hands">Pairs of hands that work it, when not as many as it was drawn for.</param>
+    public static DayWeek Of(DayNumbers numbers, int seed, int people, DayPolicy policy, int? hands = null)
     {
         var coming = Week(numbers, new Random(seed), people);
         var spans = Spans();
         var here = new List<Standing>();
-        var free = new double[people];
+        var free = new double[hands ?? people];
         var done = new List<(Standing Job, double At)>();
         var (overruns, work, idle, now, at) = (0, 0.0, 0.0, 0.0, 0);
         while (done.Count < coming.Count && now < MostDays * Day)
@@ -84,7 +86,7 @@ public static class DayTrial
             for (; at < coming.Count && coming[at].At <= now; at++)
                 here.Add(Promised(new Standing(at, coming[at]), here, free, spans, numbers, now, policy));
             var open = spans.FirstOrDefault(s => s.To > now);
-            var hand = Enumerable.Range(0, people).Where(h => free[h] <= now).Cast<int?>().FirstOrDefault();
+            var hand = Enumerable.Range(0, free.Length).Where(h => free[h] <= now).Cast<int?>().FirstOrDefault();
             var pick =
                 open.To > 0 && open.From <= now && hand is not null ? Pick(here, free, spans, numbers, now, hand.Value, policy) : null;
             if (pick is null)
@@ -105,6 +107,9 @@ public static class DayTrial
             pick.Next++;
             pick.Ready = end + piece.Wait;
             pick.Latest = piece.MostWait is { } most ? end + most : null;
+            // The look tells of a part or a day of drying: what cannot be any more is told to the customer, and promised anew.
+            if (pick is { Next: 1, IsDone: false } && Alone(pick, spans) > pick.Promise)
+                pick.Promise = Within(spans, Asked(pick.Ready, [Left(pick)[0]], pick.Of.Care, people, numbers));
             if (pick.IsDone)
             {
                 here.Remove(pick);
@@ -120,7 +125,7 @@ public static class DayTrial
             work / 60,
             idle / 60,
             done.Sum(d => d.At - d.Job.Of.At) / Day,
-            [.. done.Where(d => d.Job.Said is not null).Select(d => (d.Job.Said!.Value, d.At <= d.Job.Promise))]
+            [.. done.Where(d => d.Job.Said is not null).Select(d => (d.Job.Said!.Value, d.At <= d.Job.First))]
         );
     }
 
@@ -139,7 +144,7 @@ public static class DayTrial
                 .Select(i =>
                 {
                     var ways = Ways(chance);
-                    return new Standing(i, new Coming(Opens, ways, ways[0].Pieces, Day))
+                    return new Standing(i, new Coming(Opens, ways, ways[0].Pieces, Least))
                     {
                         Promise = Opens + (chance.NextDouble() * 3 * Day),
                     };
@@ -188,7 +193,7 @@ public static class DayTrial
                                 }
                             ),
                     ],
-                    Asked(at, ways, Least + (chance.NextDouble() * (Most - Least)), people, numbers)
+                    Least + (chance.NextDouble() * (Most - Least))
                 )
             );
         }
@@ -198,23 +203,32 @@ public static class DayTrial
         {
             var at = (chance.Next((int)ComingDays) * Day) + Opens + (chance.NextDouble() * (Closes - Opens - 120));
             IReadOnlyList<DayPiece> way = [new DayPiece("walk-in", 15 + chance.Next(30))];
-            coming.Add(new Coming(at, [new DayWay(1, way)], way, 0.2 * Day));
+            coming.Add(new Coming(at, [new DayWay(1, way)], way, AtTheDoor));
         }
 
         return [.. coming.OrderBy(c => c.At)];
     }
 
+    // Of somebody at the door nothing is asked but that it is done the same day.
+    private const double AtTheDoor = 0;
+    private const double SameDay = 0.2 * Day;
     private const int MachinesPerHand = 18;
     private const double Least = 0.6;
     private const double Most = 0.97;
 
+    // When it could be done by a shop that has nothing else, by the minutes of the book.
+    private static double Alone(Standing job, List<(double From, double To)> spans) =>
+        Left(job)[0].Pieces.Aggregate(job.Ready, (at, piece) => Ended(spans, at, piece.Hands) + piece.Wait);
+
     // What an empty shop would promise: some shops promise boldly, some with care. The same whoever works it.
     private static double Asked(double at, IReadOnlyList<DayWay> ways, double share, int people, DayNumbers numbers)
     {
-        var alone = new Standing(0, new Coming(at, ways, ways[0].Pieces, Day)) { Promise = at + Day };
+        if (share <= AtTheDoor)
+            return at + SameDay;
+        var alone = new Standing(0, new Coming(at, ways, ways[0].Pieces, share)) { Promise = at + Day };
         var plan = Plan([alone], [.. Enumerable.Repeat(at, people)], Spans(), numbers with { Tries = 0 }, at);
-        var ends = DayChances.Of(plan, numbers)[0].Ends;
-        return ends[(int)(share * (ends.Count - 1))];
+        var ends = DayChances.Of(plan, numbers with { OthersShare = 0 })[0].Ends;
+        return at + ends[(int)(share * (ends.Count - 1))];
     }
 
     // Ways such as the book gives: looks, work, its wait, the proof; some with a soak that has a latest end, some with a part.
@@ -252,7 +266,7 @@ public static class DayTrial
         DayPolicy policy
     )
     {
-        job.Promise = Within(spans, job.Of.At + job.Of.PromiseAfter);
+        job.First = job.Promise = Within(spans, Asked(job.Of.At, job.Of.Ways, job.Of.Care, free.Length, numbers));
         if (policy != DayPolicy.Plan)
             return job;
         var plan = Plan([.. here, job], free, spans, numbers, now);

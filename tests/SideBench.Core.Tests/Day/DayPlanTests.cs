@@ -145,7 +145,7 @@ public class DayPlanTests
             Promise = 100,
             Ways = [new(0.5, [new("a", 30)]), new(1 / 3.0, [new("b", 60)]), new(1 / 6.0, [new("c", 200)])],
         };
-        var exact = House with { MinutesSd = 0, Draws = 3000 };
+        var exact = House with { MinutesSd = 0, OthersShare = 0, Draws = 3000 };
         var end = DayChances.Of(DayPlan.Of([job], [Ines], exact), exact).Single();
         Assert.Equal(5 / 6.0, end.Kept!.Value, 1.5e-2);
         Assert.Equal((30.0, 200.0), (end.Early, end.Late));
@@ -158,10 +158,36 @@ public class DayPlanTests
         {
             Promise = 100,
         };
-        var wide = House with { MinutesSd = 0.4, Draws = 3000 };
+        var wide = House with { MinutesSd = 0.4, OthersShare = 0, Draws = 3000 };
         var drawn = DayChances.Of(DayPlan.Of([one], [Ines with { Spans = [(0, 1e5)] }], wide), wide).Single();
         Assert.InRange(drawn.Kept!.Value, 0.47, 0.53);
         Assert.Equal(100 * Math.Exp(0.4 * 1.2816), drawn.Late, 4.0);
+    }
+
+    [Fact]
+    public void WhatIsNotHereYet_TakesItsShareOfTheHands()
+    {
+        // 90 min of work in a span of 100, promised for its end: of another tenth that is taken somewhere, half the lives lose too much.
+        var job = Job("A", [new("a", 90)], promise: 100);
+        var exact = House with { MinutesSd = 0, OthersShare = 0.1, Draws = 3000 };
+        var day = Ines with { Spans = [(0, 100), (1000, 1100)] };
+        Assert.InRange(DayChances.Of(DayPlan.Of([job], [day], exact), exact).Single().Kept!.Value, 0.4, 0.6);
+        var alone = exact with { OthersShare = 0 };
+        Assert.Equal(1, DayChances.Of(DayPlan.Of([job], [day], alone), alone).Single().Kept);
+    }
+
+    [Fact]
+    public void WhatNothingPresses_MayStandOpenOverANight_AndWhatHasALatestEndMayNot()
+    {
+        // Ten minutes are left today. A mend is begun and ended tomorrow; a soak that must be flushed within the hour waits for tomorrow.
+        var today = Ines with
+        {
+            Spans = [(0, 10), (900, 1300)],
+        };
+        var mend = Plan([Job("A", [new("mend", 40)])], today).Pieces.Single();
+        Assert.Equal((0.0, 930.0), (mend.From, mend.To));
+        var soak = Plan([Job("B", [new("soak", 5, 30, 60), new("flush", 10)])], today).Pieces;
+        Assert.Equal(900, soak[0].From);
     }
 
     [Fact]
