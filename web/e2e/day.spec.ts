@@ -31,6 +31,26 @@ test('the day: who does what, a piece pinned and let go, somebody at the door, h
   await dialog.getByRole('button', { name: 'Let it go' }).click()
   await expect(row).not.toContainText('pinned')
 
+  // A piece that is drawn along the hours asks for its price before it is pinned; a digit opens a row too.
+  await page.keyboard.press('2')
+  await expect(dialog).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  const piece = lines.locator('[data-next]').last()
+  const box = (await piece.boundingBox())!
+  await page.mouse.move(box.x + 2, box.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 160, box.y + 10, { steps: 6 })
+  await page.mouse.up()
+  await expect(dialog.getByLabel(/Begins at/)).not.toHaveValue('')
+  await expect(dialog.getByRole('status')).toContainText(/Begins/)
+  await expectNoAxeFindings(page)
+  await page.getByRole('button', { name: 'Back' }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+
+  await page.goto('/practice/minutes')
+  await expect(page.getByTestId('minutes')).toContainText('Ines Varga')
+  await expectNoAxeFindings(page)
   await page.goto('/practice/hours')
   const hours = page.getByTestId('hours')
   await expectNoAxeFindings(page)

@@ -26,10 +26,11 @@ public static class DayChances
     public static IReadOnlyList<DayEnd> Of(DayPlan plan, DayNumbers numbers)
     {
         var ends = plan.Jobs.Select(_ => new List<double>(numbers.Draws)).ToList();
+        var (jobs, order) = Loose(plan);
         for (var draw = 0; draw < numbers.Draws; draw++)
         {
-            var life = Life(plan.Jobs, plan.Hands, draw, numbers);
-            var done = life.Ends(life.Lay(plan.Order));
+            var life = Life(jobs, plan.Hands, draw, numbers);
+            var done = life.Ends(life.Lay(order));
             for (var j = 0; j < ends.Count; j++)
                 ends[j].Add(done[j]);
         }
@@ -46,6 +47,20 @@ public static class DayChances
                 }
             ),
         ];
+    }
+
+    // What is set to a time is begun late when the work before it runs over: in its place of the plan, and not before then.
+    private static (IReadOnlyList<DayJob> Jobs, IReadOnlyList<int> Order) Loose(DayPlan plan)
+    {
+        if (plan.Jobs.All(j => j.At is null))
+            return (plan.Jobs, plan.Order);
+        List<int> order =
+        [
+            .. plan.Pieces.Where(p => p.Number == 0 || plan.Jobs[p.Job].Ways[0].Pieces[p.Number - 1].MostWait is null).Select(p => p.Job),
+        ];
+        foreach (var more in plan.Order.GroupBy(j => j))
+            order.AddRange(Enumerable.Repeat(more.Key, Math.Max(0, more.Count() - order.Count(j => j == more.Key))));
+        return ([.. plan.Jobs.Select(j => j.At is { } at ? j with { Ready = Math.Max(j.Ready, at), At = null } : j)], order);
     }
 
     /// <summary>One life of the jobs: ways and minutes drawn, to be laid out in some order.</summary>
@@ -100,7 +115,7 @@ public static class DayChances
                 .Pieces.Select(
                     (p, i) =>
                     {
-                        var minutes = p.Hands * Math.Exp(numbers.MinutesSd * Normal.InvCDF(0, 1, Spread(draw, place, 2 + i)));
+                        var minutes = p.Hands * Math.Exp((p.Sd ?? numbers.MinutesSd) * Normal.InvCDF(0, 1, Spread(draw, place, 2 + i)));
                         return p.IsOthers
                             ? p with
                             {

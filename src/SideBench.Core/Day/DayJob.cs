@@ -11,6 +11,9 @@ public sealed record DayPiece(string Says, double Hands, double Wait = 0, double
 {
     /// <summary>Whether the wait that follows is for parts or people, whose time differs more.</summary>
     public bool IsOthers { get; init; }
+
+    /// <summary>How far its minutes differ, in their logarithm; null for the house's own.</summary>
+    public double? Sd { get; init; }
 }
 
 /// <summary>One way that a job may go to its end.</summary>
@@ -50,7 +53,11 @@ public sealed record DayJob(long Id, string Name, double Ready, double? Latest, 
 /// <param name="Id">The person.</param>
 /// <param name="Name">Their name.</param>
 /// <param name="Spans">The spans.</param>
-public sealed record DayHand(long Id, string Name, IReadOnlyList<(double From, double To)> Spans);
+public sealed record DayHand(long Id, string Name, IReadOnlyList<(double From, double To)> Spans)
+{
+    /// <summary>They take so many times the minutes of the others.</summary>
+    public double Pace { get; init; } = 1;
+}
 
 /// <summary>A piece with its place in the plan.</summary>
 /// <param name="Job">The job's place in the list of jobs.</param>

@@ -98,6 +98,15 @@ public static class DayProblem
         "Pick one of the list."
     );
 
+    /// <summary>A job that the plan does not have.</summary>
+    public static readonly ProblemCode NotPlanned = new(
+        "not-planned",
+        ProblemSort.Wrong,
+        "It is not in the plan",
+        "Job {0} needs no hands any more, or is not here.",
+        "Look at the plan as it stands now."
+    );
+
     /// <summary>A complaint that the book does not have.</summary>
     public static readonly ProblemCode NoComplaint = new(
         "no-such-complaint",

@@ -8,6 +8,9 @@ namespace SideBench.Core.Day;
 /// <param name="OverBreakMin">A piece may go on after a break no longer than this, min.</param>
 /// <param name="MinutesSd">How far the minutes of work differ from what the book says, in their logarithm, one standard deviation.</param>
 /// <param name="WaitSd">The same for parts and people that are waited for.</param>
+/// <param name="LearnLeast">Less than this share of the book's minutes was told later and tells nothing.</param>
+/// <param name="LearnMost">More than so many times the book's minutes had a break in it.</param>
+/// <param name="LearnWorth">The book counts for so many lines against what was taken.</param>
 /// <param name="OthersShare">Of the hands' time, what goes to machines that are not here yet, 0 to below 0.5.</param>
 /// <param name="Draws">Ways that the plan is run through for its chances.</param>
 /// <param name="Tries">Orders of work that are tried for a plan.</param>
@@ -37,6 +40,9 @@ public sealed record DayNumbers(
     double OverBreakMin,
     double MinutesSd,
     double WaitSd,
+    double LearnLeast,
+    double LearnMost,
+    double LearnWorth,
     double OthersShare,
     int Draws,
     int Tries,

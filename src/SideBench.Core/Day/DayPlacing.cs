@@ -39,7 +39,7 @@ public sealed class DayPlacing
         (this.jobs, this.hands, this.ways, this.numbers) = (jobs, hands, ways, numbers);
         busy = [.. hands.Select(_ => new List<(double, double, int)>())];
         // Minutes of each piece differ by themselves: their squares add up.
-        spread = [.. ways.Select(w => numbers.MinutesSd * Math.Sqrt(w.Sum(p => p.Hands * p.Hands)))];
+        spread = [.. ways.Select(w => Math.Sqrt(w.Sum(p => Math.Pow(p.Hands * (p.Sd ?? numbers.MinutesSd), 2))))];
         longest = [.. hands.Select(h => h.Spans.Select(s => s.To - s.From).DefaultIfEmpty(0).Max())];
     }
 
@@ -120,7 +120,7 @@ public sealed class DayPlacing
         }
 
         foreach (var piece in plan)
-            if (piece.Hand >= 0 && piece.To - piece.From > piece.Piece.Hands + numbers.OverBreakMin)
+            if (piece.Hand >= 0 && piece.To - piece.From > (piece.Piece.Hands * hands[piece.Hand].Pace) + numbers.OverBreakMin)
                 money += numbers.OpenOverNight;
         foreach (var of in busy)
             for (var i = 1; i < of.Count; i++)
@@ -198,7 +198,8 @@ public sealed class DayPlacing
         {
             if (only is { } one && one != h)
                 continue;
-            var (start, end) = isOn ? (0, minutes) : Earliest(h, at, minutes, also, mayStand);
+            var own = minutes * hands[h].Pace;
+            var (start, end) = isOn ? (0, own) : Earliest(h, at, own, also, mayStand);
             if (end < best.End - Tiny)
                 best = (h, start, end);
         }

@@ -22,6 +22,7 @@ public static class DayWays
     /// <param name="missing">Parts that are not on the shelf.</param>
     /// <param name="numbers">House numbers.</param>
     /// <param name="now">The time.</param>
+    /// <param name="minutes">Minutes as they were taken; null for the book's.</param>
     /// <returns>Null for a job that needs no hands any more.</returns>
     public static DayJob? Of(
         long id,
@@ -30,12 +31,17 @@ public static class DayWays
         JobState state,
         IReadOnlyCollection<string> missing,
         DayNumbers numbers,
-        DateTimeOffset now
+        DateTimeOffset now,
+        DayMinutes? minutes = null
     )
     {
         if (state.Closing is not null || state.HandOver is not null)
             return null;
-        var ways = Joined([.. threads.Select(t => OfThread(t, missing, numbers))], numbers);
+        var ways = Taken(
+            Joined([.. threads.Select(t => OfThread(t, missing, numbers))], numbers),
+            minutes,
+            threads.FirstOrDefault()?.Book.Model.Id
+        );
         var unknown = threads.Count == 0 || threads.Any(t => t.Odds.Contradicted);
         var clocks = state.Clocks.Where(c => c.IsWait).ToList();
         var waits = state.WaitsFor is Parts or Customer;
@@ -64,11 +70,42 @@ public static class DayWays
     /// <param name="book">The book of its model and complaint.</param>
     /// <param name="missing">Parts that are not on the shelf.</param>
     /// <param name="numbers">House numbers.</param>
-    public static DayJob New(string name, CaseBook book, IReadOnlyCollection<string> missing, DayNumbers numbers)
+    /// <param name="minutes">Minutes as they were taken; null for the book's.</param>
+    public static DayJob New(
+        string name,
+        CaseBook book,
+        IReadOnlyCollection<string> missing,
+        DayNumbers numbers,
+        DayMinutes? minutes = null
+    )
     {
         var all = book.BaseWeights.Sum();
-        return new DayJob(0, name, 0, null, null, Ways(book, [.. book.BaseWeights.Select(w => w / all)], [], missing, numbers));
+        var ways = Ways(book, [.. book.BaseWeights.Select(w => w / all)], [], missing, numbers);
+        return new DayJob(0, name, 0, null, null, Taken(ways, minutes, book.Model.Id));
     }
+
+    // The book's minutes as this shop takes them.
+    private static IReadOnlyList<DayWay> Taken(IReadOnlyList<DayWay> ways, DayMinutes? minutes, string? model) =>
+        minutes is null
+            ? ways
+            :
+            [
+                .. ways.Select(w =>
+                    w with
+                    {
+                        Pieces =
+                        [
+                            .. w.Pieces.Select(p =>
+                                p with
+                                {
+                                    Hands = p.Hands * minutes.Factor(p.Step, model ?? ""),
+                                    Sd = minutes.Sd(p.Step),
+                                }
+                            ),
+                        ],
+                    }
+                ),
+            ];
 
     private static IReadOnlyList<DayWay> OfThread(JobCase job, IReadOnlyCollection<string> missing, DayNumbers numbers)
     {

@@ -20,7 +20,7 @@ public static class PastVisit
         var hidden = machine.Ills[0].Cause;
         for (var step = 0; step < MostSteps; step++)
         {
-            script.Later(2 + chance.Next(20));
+            script.Later(chance.Next(4));
             var advice = script.Case.Advice;
             if (advice.Kind is AdviceKind.Close)
             {

@@ -51,6 +51,21 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         ORDER BY e.entry_id
         """;
 
+    private const string LatestSql = """
+        SELECT *
+        FROM (
+            SELECT
+                e.entry_id, e.job_id, e.version, e.person_id, e.person_name, e.written_at, e.kind, e.body,
+                m.machine_id, m.model_id, m.serial
+            FROM standing_entries e
+            JOIN machines m ON m.machine_id = e.machine_id
+            WHERE e.job_id IS NOT NULL
+            ORDER BY e.entry_id DESC
+            LIMIT $1
+        ) latest
+        ORDER BY entry_id
+        """;
+
     private const string OfShopSql = """
         SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
         FROM entries
@@ -160,6 +175,21 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
     {
         await using var command = database.CreateCommand(OfKindsSql);
         command.Parameters.With(kinds.ToArray());
+        return await ShopLines(command, cancel);
+    }
+
+    /// <summary>The latest lines of all jobs, oldest first; what was taken back is left out.</summary>
+    /// <param name="most">So many at most.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<ShopLine>> Latest(int most, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(LatestSql);
+        command.Parameters.With(most);
+        return await ShopLines(command, cancel);
+    }
+
+    private async Task<IReadOnlyList<ShopLine>> ShopLines(NpgsqlCommand command, CancellationToken cancel)
+    {
         await using var rows = await command.ExecuteReaderAsync(cancel);
         var lines = new List<ShopLine>();
         while (await rows.ReadAsync(cancel))

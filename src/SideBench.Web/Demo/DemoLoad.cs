@@ -1,4 +1,5 @@
 using Npgsql;
+using SideBench.Core.Day;
 using SideBench.Core.Identity;
 using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
@@ -69,11 +70,11 @@ public static class DemoLoad
         await transaction.CommitAsync(cancel);
         services.GetRequiredService<StandIns>().Forget();
         await books.Load(services.GetRequiredService<EntryStore>(), services.GetRequiredService<VerdictStore>(), cancel);
-        await Shelve(services.GetRequiredService<WriteDesk>(), persons[0], books, cancel);
+        await Shelve(services.GetRequiredService<WriteDesk>(), persons[0], persons[1], books, cancel);
     }
 
     // What lies on the shelf came on one day, told as a person tells it.
-    private static Task Shelve(WriteDesk desk, PersonRow person, BenchBooks books, CancellationToken cancel)
+    private static Task Shelve(WriteDesk desk, PersonRow person, PersonRow second, BenchBooks books, CancellationToken cancel)
     {
         StockCame Came(string kind, string name, string of, double amount, decimal price, string lot = "", int? days = null) =>
             new(kind, name, of, amount, "", price, "Alder Supplies", lot, days is { } n ? books.Today.AddDays(n) : null);
@@ -96,6 +97,10 @@ public static class DemoLoad
             new BoxCame("ST-2", "pellow-six-tank", 98.5, "of a machine that was scrapped"),
             new BoxTold("ST-2", "weighed", 101, ""),
             new LocalRules("Pads and ink to the council’s yard, lidded, on Fridays; never down the drain."),
+            // The shop keeps the house's hours; its second pair of hands comes later and goes earlier.
+            .. Enumerable
+                .Range((int)DayOfWeek.Monday, 5)
+                .Select(d => new HoursSet(second.Id.Value, second.Name, (DayOfWeek)d, null, "09:00-12:30 13:00-17:00", "")),
         ];
         var keeping = new StockKeeping([], books.Shop.Numbers.Of<ShelfNumbers>());
         var key = Guid.NewGuid();

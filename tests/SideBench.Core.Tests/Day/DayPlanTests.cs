@@ -191,6 +191,33 @@ public class DayPlanTests
     }
 
     [Fact]
+    public void APin_SaysWhatItWouldCost_BeforeItIsSaid()
+    {
+        // Two of an hour on one pair of hands, both promised for two hours and a little: the first set to the second hour harms none,
+        // set to an hour later it breaks its own promise, and first place for the other harms none either.
+        var exact = House with
+        {
+            MinutesSd = 0.01,
+            OthersShare = 0,
+        };
+        var plan = DayPlan.Of(
+            [Job("A", [new("a", 60)], promise: 130), Job("B", [new("b", 60)], promise: 130)],
+            [Ines, Tam with { Spans = [] }],
+            exact
+        );
+        var ends = DayChances.Of(plan, exact);
+        PinPrice Price(int job, int? hand, double? at) => PinPrice.Of(plan, ends, job, hand, at, exact);
+        var second = Price(0, null, 60);
+        Assert.Equal((60.0, 120.0), (second.Begins!.Value, second.Done));
+        Assert.Empty(second.Harms);
+        var late = Price(0, null, 120);
+        Assert.Equal([0], late.Harms.Select(h => h.Job));
+        Assert.True(late.Harms.Single().Loses > 0.99);
+        // Nobody of that name is there in the days that are planned.
+        Assert.Null(Price(1, 1, null).Begins);
+    }
+
+    [Fact]
     public void APromise_IsTheFirstStepThatHoldsByTheHousesLevel_AndSaysWhatItHarms()
     {
         List<DayJob> here = [Job("A", [new("a", 120)], promise: 130)];

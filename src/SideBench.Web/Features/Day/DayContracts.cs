@@ -95,6 +95,11 @@ public sealed record HarmView(int Tag, string Machine, double Before, double Aft
 /// <param name="FirstGap">When it first harms none; null when not within the days planned.</param>
 public sealed record WalkInView(double Minutes, IReadOnlyList<HarmView> Harms, double LaterMin, DateTimeOffset? FirstGap);
 
+/// <summary>What a pin would do.</summary>
+/// <param name="Begins">When the piece would begin; null when not within the days planned.</param>
+/// <param name="Done">When the job would be done.</param>
+public sealed record PinPriceView(IReadOnlyList<HarmView> Harms, DateTimeOffset? Begins, DateTimeOffset Done);
+
 /// <summary>A time with the chance that it holds.</summary>
 public sealed record PromiseTimeView(DateTimeOffset At, double Holds, string Says);
 
@@ -117,6 +122,18 @@ public sealed record DayOffView(long Of, string Name, DateOnly Day, string Hours
 
 /// <summary>All hours.</summary>
 public sealed record HoursView(int Version, IReadOnlyList<HoursOfView> People, IReadOnlyList<DayOffView> Days);
+
+/// <summary>How minutes have done for one step, model or person.</summary>
+/// <param name="What">step, model or person.</param>
+/// <param name="Book">Minutes of the book, mean.</param>
+/// <param name="Taken">Minutes taken, the middle one.</param>
+/// <param name="Factor">It is planned with so many times what the others give.</param>
+/// <param name="Low">Nine of ten take at least so many times as planned.</param>
+public sealed record MinutesRowView(string What, string Name, int Count, double Book, double Taken, double Factor, double Low, double High);
+
+/// <summary>How minutes have done.</summary>
+/// <param name="Lines">Told so often in all.</param>
+public sealed record MinutesView(int Lines, IReadOnlyList<MinutesRowView> Rows);
 
 /// <param name="Key">The write's key.</param>
 /// <param name="OldStops">That the old address answers no more, which is so.</param>

@@ -6,6 +6,8 @@ using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
 using SideBench.Data.Jobs;
 using SideBench.Data.People;
+using SideBench.Data.Record;
+using SideBench.Packs;
 using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Day;
@@ -41,10 +43,13 @@ internal sealed record MadePlan(
 }
 
 /// <summary>Makes the plan of the day from all jobs that are here, and keeps it until something changes or a minute has gone by.</summary>
-public sealed class DayDesk(JobStore jobs, PeopleStore people, BenchBooks books, TimeProvider clock) : IDisposable
+public sealed class DayDesk(JobStore jobs, EntryStore entries, PeopleStore people, BenchBooks books, TimeProvider clock) : IDisposable
 {
     private readonly SemaphoreSlim making = new(1, 1);
+    private const int MostLines = 20_000;
+    private const long SecondsAnHour = 3600;
     private MadePlan? made;
+    private ((long Hour, Shop Shop) Of, DayMinutes Minutes)? learnt;
 
     private DayNumbers Numbers => books.Shop.Numbers.Of<DayNumbers>();
 
@@ -54,6 +59,17 @@ public sealed class DayDesk(JobStore jobs, PeopleStore people, BenchBooks books,
     /// <summary>People who work at the bench.</summary>
     internal async Task<IReadOnlyList<PersonRow>> Bench(CancellationToken cancel) =>
         [.. (await people.All(cancel)).Where(p => Permissions.May(p.Role, Act.Bench))];
+
+    /// <summary>How minutes have done, by the latest lines; looked at anew once an hour.</summary>
+    internal async Task<DayMinutes> Minutes(CancellationToken cancel)
+    {
+        var hour = (books.Now.ToUnixTimeSeconds() / SecondsAnHour, books.Shop);
+        if (learnt is { } kept && kept.Of == hour)
+            return kept.Minutes;
+        var minutes = DayMinutes.Of(DayMinutes.Told(await entries.Latest(MostLines, cancel), Numbers), Numbers);
+        learnt = (hour, minutes);
+        return minutes;
+    }
 
     /// <summary>The plan as it stands.</summary>
     internal async Task<MadePlan> Plan(CancellationToken cancel)
@@ -75,13 +91,19 @@ public sealed class DayDesk(JobStore jobs, PeopleStore people, BenchBooks books,
     }
 
     /// <summary>A job that asks for a promise, by its model and complaint.</summary>
-    internal Outcome<DayJob> Asking(string? modelId, string? complaintId)
+    internal async Task<Outcome<DayJob>> Asking(string? modelId, string? complaintId, CancellationToken cancel)
     {
         if (books.Shop.Models.GetValueOrDefault(modelId ?? "") is not { } model)
             return new Problem(ProblemCode.UnknownModel, "/model", modelId ?? "");
         if (books.Shop.Book.Complaints.FirstOrDefault(c => c.Id == complaintId) is not { } complaint)
             return new Problem(DayProblem.NoComplaint, "/complaint", complaintId ?? "");
-        return DayWays.New(model.FullName, CaseBook.Of(books.Shop.Book, model, complaint), books.State.PartsMissing, Numbers);
+        return DayWays.New(
+            model.FullName,
+            CaseBook.Of(books.Shop.Book, model, complaint),
+            books.State.PartsMissing,
+            Numbers,
+            await Minutes(cancel)
+        );
     }
 
     /// <inheritdoc/>
@@ -91,6 +113,7 @@ public sealed class DayDesk(JobStore jobs, PeopleStore people, BenchBooks books,
     {
         var (numbers, hours, zone) = (Numbers, Hours, clock.LocalTimeZone);
         var bench = await Bench(cancel);
+        var minutes = await Minutes(cancel);
         List<DayHand> hands =
         [
             .. bench.Select(p => new DayHand(
@@ -101,7 +124,10 @@ public sealed class DayDesk(JobStore jobs, PeopleStore people, BenchBooks books,
                         .Ahead(p.Id.Value, now, numbers.AheadDays, zone)
                         .Select(s => ((s.From - now).TotalMinutes, (s.To - now).TotalMinutes)),
                 ]
-            )),
+            )
+            {
+                Pace = minutes.Pace(p.Id.Value),
+            }),
         ];
         var here = new List<(JobRow Row, DayJob Job, IReadOnlyList<Entry> Lines)>();
         var pins = new Dictionary<long, PiecePinned>();
@@ -115,7 +141,7 @@ public sealed class DayDesk(JobStore jobs, PeopleStore people, BenchBooks books,
                 .. state.Threads.Where(t => t.IsOpen).Select(t => books.Case(loaded, t.Id)).Where(c => c.IsGood).Select(c => c.Value),
             ];
             var lines = TakenBack.Without(loaded.Entries).ToList();
-            if (DayWays.Of(row.Id.Value, $"{row.Tag}", threads, state, books.State.PartsMissing, numbers, now) is not { } job)
+            if (DayWays.Of(row.Id.Value, $"{row.Tag}", threads, state, books.State.PartsMissing, numbers, now, minutes) is not { } job)
                 continue;
             if (DayKeeping.PinOf(lines) is { } pin)
             {

@@ -35,6 +35,10 @@ public static class DayEndpoints
             .Produces<WalkInView>()
             .Described("tryWalkIn", "What some minutes now do to what was promised, and when they would harm nothing.")
             .For(Act.Read);
+        day.MapGet("/pin-price", PriceOfPin)
+            .Produces<PinPriceView>()
+            .Described("getPinPrice", "What it would do to what was promised to give a job's next piece to a person, or to set its time.")
+            .For(Act.Read);
         day.MapGet("/promise", Promise)
             .Produces<PromiseView>()
             .Described("getPromise", "What can be promised for a machine, given what stands on the bench.")
@@ -46,6 +50,14 @@ public static class DayEndpoints
             )
             .Produces<HoursView>()
             .Described("getHours", "Hours of the shop and of its people.")
+            .For(Act.Read);
+        day.MapGet(
+                "/minutes",
+                async (DayDesk desk, BenchBooks books, CancellationToken cancel) =>
+                    Results.Ok(DayViews.Minutes(await desk.Minutes(cancel), books.Shop))
+            )
+            .Produces<MinutesView>()
+            .Described("getMinutes", "How minutes have done: what steps really took, by step, model and person.")
             .For(Act.Read);
         day.MapPost("/hours", SetHours)
             .Produces<ShopView>()
@@ -89,6 +101,30 @@ public static class DayEndpoints
         return Results.Ok(DayViews.WalkIn(made, said, minutes.Value, books));
     }
 
+    private static async Task<IResult> PriceOfPin(
+        long? job,
+        long? of,
+        DateTimeOffset? from,
+        DayDesk desk,
+        BenchBooks books,
+        CancellationToken cancel
+    )
+    {
+        var made = await desk.Plan(cancel);
+        var place = made.Rows.ToList().FindIndex(r => r.Id.Value == job);
+        var hand = of is null or 0 ? -1 : made.Plan.Hands.ToList().FindIndex(h => h.Id == of);
+        var problems = new List<Problem>();
+        if (place < 0)
+            problems.Add(new Problem(DayProblem.NotPlanned, "/job", job ?? 0));
+        if (of is { } asked and not 0 && hand < 0)
+            problems.Add(new Problem(DayProblem.NoPerson, "/of", asked));
+        if (problems.Count > 0)
+            return ProblemResults.Of(problems);
+        double? at = from is { } time ? Math.Max(0, (time - made.At).TotalMinutes) : null;
+        var said = PinPrice.Of(made.Plan, made.Ends, place, hand < 0 ? null : hand, at, books.Shop.Numbers.Of<DayNumbers>());
+        return Results.Ok(DayViews.Price(made, said, books));
+    }
+
     private static async Task<IResult> Promise(
         string? model,
         string? complaint,
@@ -98,7 +134,7 @@ public static class DayEndpoints
         CancellationToken cancel
     )
     {
-        var job = desk.Asking(model, complaint);
+        var job = await desk.Asking(model, complaint, cancel);
         if (!job.IsGood)
             return ProblemResults.Of(job.Problems);
         var made = await desk.Plan(cancel);

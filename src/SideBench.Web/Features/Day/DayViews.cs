@@ -1,6 +1,7 @@
 using SideBench.Core.Day;
 using SideBench.Data.Jobs;
 using SideBench.Data.People;
+using SideBench.Packs;
 using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Day;
@@ -45,6 +46,14 @@ internal static class DayViews
             said.FirstGap is { } gap ? made.Time(gap) : null
         );
 
+    /// <summary>What a pin would do.</summary>
+    public static PinPriceView Price(MadePlan made, PinPrice said, BenchBooks books) =>
+        new(
+            [.. said.Harms.Select(h => Harm(made, books, h.Job, h.Loses))],
+            said.Begins is { } begins ? made.Time(begins) : null,
+            made.Time(said.Done)
+        );
+
     /// <summary>A promise.</summary>
     public static PromiseView Promise(MadePlan made, DayPromise said, BenchBooks books) =>
         new(
@@ -53,6 +62,27 @@ internal static class DayViews
             [.. said.Harms.Select(h => Harm(made, books, h.Job, h.Loses))],
             books.Shop.Numbers.Of<DayNumbers>().Level
         );
+
+    /// <summary>How minutes have done.</summary>
+    public static MinutesView Minutes(DayMinutes minutes, Shop shop)
+    {
+        var rows = minutes.Rows();
+        return new MinutesView(
+            rows.Where(r => r.What == "step").Sum(r => r.Count),
+            [
+                .. rows.Select(r => new MinutesRowView(
+                    r.What,
+                    r.What == "model" && shop.Models.GetValueOrDefault(r.Id) is { } model ? model.FullName : r.Name,
+                    r.Count,
+                    Math.Round(r.Book, 1),
+                    Math.Round(r.Taken, 1),
+                    Math.Round(r.Factor, 2),
+                    Math.Round(r.Low, 2),
+                    Math.Round(r.High, 2)
+                )),
+            ]
+        );
+    }
 
     /// <summary>All hours.</summary>
     public static HoursView Hours(ShopHours hours, IReadOnlyList<PersonRow> bench, BenchBooks books)

@@ -17,6 +17,7 @@ const edits = computed(() => (query.data.value?.entries ?? []).filter((e) => e.k
   <div class="mb-3 flex flex-wrap items-center justify-between gap-2">
     <h1 class="text-2xl">Practice of this shop</h1>
     <RouterLink class="press ml-auto" to="/practice/hours">Hours</RouterLink>
+    <RouterLink class="press" to="/practice/minutes">How our minutes have done</RouterLink>
     <RouterLink class="press" to="/practice/odds">How the odds have done</RouterLink>
   </div>
   <LoadState

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { moment, percent } from '@/shared/format'
 import type { Day, DayJob } from './useDay'
 
@@ -8,8 +8,10 @@ const props = defineProps<{
   day: Day
   /** The server's time, ms. */
   now: number
+  /** Whether the person may move pieces. */
+  may?: boolean
 }>()
-const emit = defineEmits<{ pick: [job: DayJob] }>()
+const emit = defineEmits<{ pick: [job: DayJob]; drawn: [job: DayJob, to: number] }>()
 const hour = 3_600_000
 const at = (iso: string) => new Date(iso).getTime()
 /** The hours drawn: those of the next open day, an hour at least before what is going on. */
@@ -53,6 +55,35 @@ function bars(j: DayJob): Bar[] {
   }
   return all.filter((b) => within(b.a, b.b))
 }
+/** The next piece is drawn along the hours to another time, in steps; the others follow it. */
+const step = 15 * 60_000
+const drag = ref<{ job: number; key: string; x0: number; perPx: number; a: number; to: number } | null>(null)
+const isNext = (j: DayJob, b: Bar) =>
+  b.kind === 'hands' && !!j.pieces[0] && b.key === j.pieces[0].from + j.pieces[0].says
+function begin(e: PointerEvent, j: DayJob, b: Bar) {
+  if (!props.may || !isNext(j, b)) return
+  const line = (e.currentTarget as HTMLElement).parentElement!
+  drag.value = {
+    job: j.id,
+    key: b.key,
+    x0: e.clientX,
+    perPx: (to.value - from.value) / Math.max(1, line.clientWidth),
+    a: b.a,
+    to: b.a,
+  }
+  ;(e.currentTarget as HTMLElement).setPointerCapture(e.pointerId)
+}
+function move(e: PointerEvent) {
+  if (!drag.value) return
+  const raw = drag.value.a + (e.clientX - drag.value.x0) * drag.value.perPx
+  drag.value.to = Math.max(Math.ceil(props.now / step) * step, Math.round(raw / step) * step)
+}
+function end(j: DayJob) {
+  const was = drag.value
+  drag.value = null
+  if (was && Math.abs(was.to - was.a) >= step) emit('drawn', j, was.to)
+}
+const drawn = (j: DayJob, b: Bar) => (drag.value?.job === j.id && drag.value.key === b.key ? drag.value.to - b.a : 0)
 const hasRoom = (b: Bar) => parseFloat(wide(b.a, b.b)) > 6
 const waiting = (j: DayJob) =>
   j.readyAt && within(props.now, at(j.readyAt)) ? { a: props.now, b: at(j.readyAt) } : null
@@ -117,10 +148,17 @@ const waiting = (j: DayJob) =>
                 b.kind === 'hands'
                   ? 'top-2 h-10 bg-hands leading-10 text-sheet'
                   : 'top-4 h-6 border-2 border-dashed border-wait bg-wait-tint text-wait',
+                may && isNext(j, b) ? 'cursor-grab touch-none select-none' : '',
+                drawn(j, b) ? 'z-10 overflow-visible font-bold outline-2 outline-ink' : '',
               ]"
-              :style="{ left: x(b.a), width: wide(b.a, b.b) }"
+              :style="{ left: x(b.a + drawn(j, b)), width: wide(b.a + drawn(j, b), b.b + drawn(j, b)) }"
               :title="b.says"
-              >{{ hasRoom(b) ? b.says : '' }}</span
+              :data-next="isNext(j, b) || undefined"
+              @pointerdown="begin($event, j, b)"
+              @pointermove="move"
+              @pointerup="end(j)"
+              @pointercancel="drag = null"
+              >{{ drawn(j, b) ? clock(b.a + drawn(j, b)) : hasRoom(b) ? b.says : '' }}</span
             >
             <span
               v-if="j.latestAt && within(at(j.latestAt), at(j.latestAt) + 1)"

@@ -45,7 +45,21 @@ const today = computed(() =>
 )
 const firm = computed(() => (day.value?.jobs ?? []).every((j) => j.kept === null || j.kept >= day.value!.level))
 const print = () => window.print()
-useKeys(() => [{ key: 'W', does: 'somebody at the door', run: () => walkIn.value?.ask() }])
+const drawnTo = ref<number | null>(null)
+function pick(job: DayJob, to: number | null = null) {
+  if (!session.mayBench) return
+  drawnTo.value = to
+  picked.value = job
+}
+const rowKeys = 9
+useKeys(() => [
+  { key: 'W', does: 'somebody at the door', run: () => walkIn.value?.ask() },
+  ...(day.value?.jobs ?? []).slice(0, rowKeys).map((j, i) => ({
+    key: `${i + 1}`,
+    does: `the next piece of ${j.tag}`,
+    run: () => pick(j),
+  })),
+])
 </script>
 
 <template>
@@ -88,12 +102,19 @@ useKeys(() => [{ key: 'W', does: 'somebody at the door', run: () => walkIn.value
             {{ day.moved }}
           </p>
           <NowCards :day="day" :now="now" />
-          <DayLines v-if="day.jobs.length" :day="day" :now="now" @pick="session.mayBench && (picked = $event)" />
+          <DayLines
+            v-if="day.jobs.length"
+            :day="day"
+            :now="now"
+            :may="session.mayBench"
+            @pick="pick($event)"
+            @drawn="pick"
+          />
           <div class="grid gap-2 md:grid-cols-2">
             <WeekLoad :day="day" />
             <WalkIn ref="walkIn" class="no-print" />
           </div>
-          <PinDialog :job="picked" :day="day" :desk="desk" @close="picked = null" />
+          <PinDialog :job="picked" :day="day" :desk="desk" :to="drawnTo" @close="picked = null" />
         </template>
       </LoadState>
       <section

@@ -1,3 +1,4 @@
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { flushPromises, mount, RouterLinkStub } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import { ref } from 'vue'
@@ -26,7 +27,10 @@ async function opened(of: DayJob, done = true) {
   } as unknown as DayDesk
   const shown = mount(PinDialog, {
     props: { job: of, day, desk },
-    global: { stubs: { AppDialog: { template: '<div><slot /></div>' }, RouterLink: RouterLinkStub } },
+    global: {
+      plugins: [[VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) }]],
+      stubs: { AppDialog: { template: '<div><slot /></div>' }, RouterLink: RouterLinkStub },
+    },
   })
   const press = async (name: string) => {
     await shown
