@@ -49,13 +49,21 @@ internal sealed class CounterDates(CounterUse use, double mostYears, DateTimeOff
     /// <param name="days">Days of each way; null beyond what is told.</param>
     public DateBand Of(IReadOnlyList<double?> days)
     {
-        var sorted = days.Select(d => d ?? double.MaxValue).Order().ToList();
-        DateTimeOffset? On(double share) =>
-            sorted[(int)(share * (sorted.Count - 1))] is var day && day <= Math.Min(MostDays, (DateTimeOffset.MaxValue - at).TotalDays - 1)
-                ? at.AddDays(day)
-                : null;
-        return new DateBand(On(EarlyShare), On(0.5), On(1 - EarlyShare));
+        var sorted = Sorted(days);
+        return new DateBand(On(sorted, EarlyShare), On(sorted, 0.5), On(sorted, 1 - EarlyShare));
     }
+
+    /// <summary>The day by which a share of all ways is there; null beyond what is told.</summary>
+    /// <param name="days">Days of each way; null beyond what is told.</param>
+    /// <param name="share">The share, 0 to 1.</param>
+    public DateTimeOffset? By(IReadOnlyList<double?> days, double share) => On(Sorted(days), share);
+
+    private static List<double> Sorted(IReadOnlyList<double?> days) => [.. days.Select(d => d ?? double.MaxValue).Order()];
+
+    private DateTimeOffset? On(List<double> sorted, double share) =>
+        sorted[(int)(share * (sorted.Count - 1))] is var day && day <= Math.Min(MostDays, (DateTimeOffset.MaxValue - at).TotalDays - 1)
+            ? at.AddDays(day)
+            : null;
 
     private static double Luck(int i) => Normal.InvCDF(0, 1, Spread(i, 3));
 

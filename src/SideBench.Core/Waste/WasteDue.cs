@@ -22,7 +22,7 @@ public sealed record WasteDue(DateTimeOffset On, string Says)
             return null;
         WasteDue?[] due =
         [
-            says.StoreFullOn.Early is { } full ? new WasteDue(full, "Waste store: weigh it, then renew it or wash it") : null,
+            says.StoreDueOn is { } full ? new WasteDue(full, "Waste store: weigh it, then renew it or wash it") : null,
             store.Borderless?.FullOn.Early is { } edge
                 ? new WasteDue(edge, "Borderless counter: near its limit, where borderless prints stop")
                 : null,

@@ -86,6 +86,11 @@ public sealed record WasteEstimate(
 )
 {
     /// <summary>
+    /// The day on which the store is to be seen to: by then it is full with the house's small chance; null beyond what is told.
+    /// </summary>
+    public DateTimeOffset? StoreDueOn { get; init; }
+
+    /// <summary>
     /// How its mass goes on at today's use, the counter reset whenever it is full: over so many days, in so many points after the first,
     /// mass with its own, g; its band holds the truth in 9 of 10. None while no use is known.
     /// </summary>

@@ -128,7 +128,10 @@ public static class WasteLedger
                 may,
                 needs,
                 doubts
-            );
+            )
+            {
+                StoreDueOn = dates.By(full, numbers.DueShare),
+            };
         }
 
         // Days until the store is at the mass it is used to, null beyond what is told; and the points counted until then.

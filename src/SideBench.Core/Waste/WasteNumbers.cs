@@ -10,6 +10,7 @@ namespace SideBench.Core.Waste;
 /// <param name="CautiousSd">Where one figure must do, it is that of a machine so many standard deviations on the full side.</param>
 /// <param name="MostYears">Dates later than this are not told, years.</param>
 /// <param name="Margin">A store is used to this share of what it can hold, 0 to 1.</param>
+/// <param name="DueShare">A store is due on the day by which it is full with this chance, 0 to 1.</param>
 /// <param name="Overfull">More than this times what it can hold is no weighing of it.</param>
 /// <param name="NetReading">The finding that weighs a store over its dry mass.</param>
 /// <param name="ResetTag">Work with this tag sets the counter anew.</param>
@@ -36,6 +37,7 @@ public sealed record WasteNumbers(
     double CautiousSd,
     double MostYears,
     double Margin,
+    double DueShare,
     double Overfull,
     string NetReading,
     string ResetTag,

@@ -187,7 +187,7 @@ public static class StoreTrial
             }
 
             var says = WasteLedger.Of(store.History, numbers, store.Now).Value;
-            var may = stops ? says.MayReset : says.StoreFullOn.Early is not { } early || early > store.Now.AddDays(Worth);
+            var may = stops ? says.MayReset : says.StoreDueOn is not { } early || early > store.Now.AddDays(Worth);
             if (!may)
                 store.Renew();
             if (stops)
@@ -198,7 +198,7 @@ public static class StoreTrial
                 life.Let + (stops && may ? 1 : 0),
                 life.Renewals + (may ? 0 : 1)
             );
-            due = WasteLedger.Of(store.History, numbers, store.Now).Value.StoreFullOn.Early;
+            due = WasteLedger.Of(store.History, numbers, store.Now).Value.StoreDueOn;
         }
 
         return life;
