@@ -6,6 +6,9 @@ export DOTNET_CLI_TELEMETRY_OPTOUT=1 TESTINGPLATFORM_TELEMETRY_OPTOUT=1 DOTNET_N
 
 say() { printf '%s\n' "$*"; }
 fail() { printf '%s\n' "$*" >&2; exit 1; }
+# pause SECONDS: without a process of its own; a signal that is waited for ends it.
+exec {IDLE}<> <(:)
+pause() { read -rt "$1" -u "$IDLE" || true; }
 is_root() { [ "$(id -u)" -eq 0 ]; }
 
 need_tools() {
@@ -88,16 +91,18 @@ cluster_start() {
     done
   fi
   for try in 1 2 3 4 5; do
-    PG_PORT=$(free_port)
+    # Whoever is connected finds it again where it was.
+    [ -n "${SUPERVISED:-}" ] || PG_PORT=$(free_port)
     ( cd / && exec setsid $(is_root && echo "setpriv --reuid=postgres --regid=postgres --init-groups") "$(pg_bin)/postgres" -D "$dir/pg" \
         -c listen_addresses=127.0.0.1 -c "port=$PG_PORT" -c unix_socket_directories= -c shared_buffers=256MB -c jit=off "$@" ) >> "$dir/pg.log" 2>&1 9>&- &
     PG_PID=$!
     while kill -0 "$PG_PID" 2>/dev/null; do
       cluster_answers "$PG_PORT" && return
-      read -rt 0.05 <> <(:) || true
+      pause 0.05
     done
   done
   tail -n 20 "$dir/pg.log" >&2
+  [ -z "${SUPERVISED:-}" ] || return 1
   fail "The database would not start; its log is $dir/pg.log"
 }
 
@@ -106,7 +111,9 @@ cluster_answers() { "$(pg_bin)/pg_isready" -q -h 127.0.0.1 -p "$1"; }
 cluster_stop() {
   [ -n "${PG_PID:-}" ] || return 0
   kill -INT "$PG_PID" 2>/dev/null || true
-  while kill -0 "$PG_PID" 2>/dev/null; do read -rt 0.05 <> <(:) || true; done
+  # Our own child is waited for; one that was taken over is no child of ours.
+  wait "$PG_PID" 2>/dev/null || true
+  while kill -0 "$PG_PID" 2>/dev/null; do pause 0.05; done
   PG_PID=
 }
 

@@ -281,6 +281,8 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             "5,2,3,2026-03-02T09:00:00.000000Z,'=Ines,noted,\"a \"\"b\"\", c\",\"{\"\"text\"\":\"\"a \\u0022b\\u0022, c\"\"}\"",
             RecordFiles.CsvLine(entry)
         );
+        Assert.Equal("\"';=1+1\"", RecordFiles.Field(";=1+1"));
+        Assert.Equal("a;b".Length + 2, RecordFiles.Field("a;b").Length);
     }
 
     [Fact]

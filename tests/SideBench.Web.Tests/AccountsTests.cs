@@ -113,6 +113,19 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
     }
 
     [Fact]
+    public async Task ABodyThatIsNoForm_IsNotReadAsOne_ByNobody()
+    {
+        var browser = await server.Open("");
+        browser.Http.DefaultRequestHeaders.Remove(SideBenchApp.TokenHeader);
+        using var broken = new StringContent("--x\r\n\r\n--x--");
+        broken.Headers.ContentType = new("multipart/form-data") { Parameters = { new("boundary", "x") } };
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await browser.Http.PostAsync(new Uri("/api/session", UriKind.Relative), broken)).StatusCode
+        );
+    }
+
+    [Fact]
     public async Task Switch_ByPin_ChangesThePerson_AndTheRole()
     {
         var browser = await server.Open();

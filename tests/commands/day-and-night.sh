@@ -19,7 +19,7 @@ begin() {
   START_PID=$!
   until grep -q 'Ctrl-C stops everything' "$log"; do
     kill -0 "$START_PID" 2>/dev/null || return 1
-    read -rt 0.05 <> <(:) || true
+    pause 0.05
   done
 }
 end() { kill -TERM "$START_PID"; wait "$START_PID" 2>/dev/null || true; START_PID=; }
@@ -29,9 +29,19 @@ becomes() {
   local try
   for try in $(seq 200); do
     http_says "$1" "$port" "$2" && return
-    read -rt 0.1 <> <(:) || true
+    pause 0.1
   done
   return 1
+}
+# ends_while_starting AFTER: whether a start that is told to end after so many seconds does, and leaves no database behind.
+ends_while_starting() {
+  local pid try
+  "$ROOT/start" --data "$data" --port "$port" >/dev/null 2>&1 & pid=$!
+  pause "$1"; kill -TERM "$pid"
+  for try in $(seq 600); do kill -0 "$pid" 2>/dev/null || break; pause 0.1; done
+  ! kill -0 "$pid" 2>/dev/null || { kill -KILL "$pid"; return 1; }
+  wait "$pid" 2>/dev/null || true
+  ! cluster_runs
 }
 cluster_runs() { [ -f "$data/pg/postmaster.pid" ] && kill -0 "$(sed -n 1p "$data/pg/postmaster.pid")" 2>/dev/null; }
 
@@ -55,13 +65,56 @@ holds "it begins again after being killed" begin
 holds "the server is well" http_says 200 "$port" /health
 kill -KILL "$(sed -n 1p "$data/pg/postmaster.pid")"
 holds "without its database it says so, and lives" becomes 503 /health
-holds "and so does its API" becomes 503 /api/session
+holds "a database that died is brought back" becomes 200 /api/session
+holds "and its end is told" grep -q 'The database ended' "$log"
+kill -KILL "$(pgrep -f "SideBench.Web.dll --urls http://127.0.0.1:$port ")"
+holds "so is a server that died" becomes 200 /health
+holds "and that is told" grep -q 'The server ended' "$log"
 end
+holds "told to end while its database starts, it ends" ends_while_starting 0.6
+holds "and while its server starts" ends_while_starting 2.5
+refuses "a port that is none" "$ROOT/start" --data "$night/none" --port 99999
+refuses "nor 0" "$ROOT/start" --data "$night/none" --port 0
 holds "every line is there, once" [ "$(lines)" = "$before" ]
 
+mkdir -p "$data/packs/ours"; echo '{ "id": "ours", "name": "Ours", "version": 1, "format": 1 }' > "$data/packs/ours/pack.json"
 holds "a backup is written" "$ROOT/sidebench" backup "$night/shop.backup" --data "$data"
+holds "nobody but its owner reads it" [ "$(stat -c %a "$night/shop.backup")" = 600 ]
+tar -xf "$night/shop.backup" -C "$night" record.dump manifest.json
+holds "the keys behind cookies are not in it" [ "$("$(pg_bin)/pg_restore" -l "$night/record.dump" | grep -c 'TABLE DATA public guard_keys')" = 0 ]
+holds "it is proved: restored beside, and as it was counted" "$ROOT/sidebench" prove "$night/shop.backup"
+sed 's/"format": 1/"format": 9/' "$night/manifest.json" > "$night/newer.json"
+tar -xf "$night/shop.backup" -C "$night" packs.tar; mkdir "$night/newer"; cp "$night/newer.json" "$night/newer/manifest.json"
+cp "$night/record.dump" "$night/packs.tar" "$night/newer/"
+tar -C "$night/newer" -cf "$night/newer.backup" manifest.json record.dump packs.tar
+refuses "a backup of a newer version" "$ROOT/sidebench" restore "$night/newer.backup" --data "$night/elsewhere"
+cp "$night/manifest.json" "$night/newer/"; printf x | dd of="$night/newer/record.dump" bs=1 seek=4000 conv=notrunc 2>/dev/null
+tar -C "$night/newer" -cf "$night/damaged.backup" manifest.json record.dump packs.tar
+refuses "a damaged backup" "$ROOT/sidebench" restore "$night/damaged.backup" --data "$night/elsewhere"
+sed 's/"entries" : \[[0-9]*/"entries" : [1/' "$night/manifest.json" > "$night/newer/manifest.json"; cp "$night/record.dump" "$night/newer/"
+tar -C "$night/newer" -cf "$night/other.backup" manifest.json record.dump packs.tar
+refuses "a backup that is not what was counted is not proved" "$ROOT/sidebench" prove "$night/other.backup"
+echo 'five plain words of ours' > "$night/words"; echo 'other words' > "$night/wrong"
+command -v systemd-analyze >/dev/null || install systemd
+holds "the unit for systemd is one" systemd-analyze verify "$ROOT/docs/side-bench.service"
+sed "s/^ExecStart=.*//" "$ROOT/docs/side-bench.service" > "$night/broken.service"
+refuses "and a broken one would not be" systemd-analyze verify "$night/broken.service"
+holds "a backup is locked by words" "$ROOT/sidebench" backup "$night/locked.backup" --data "$data" --passphrase "$night/words"
+refuses "it opens with no others" "$ROOT/sidebench" prove "$night/locked.backup" --passphrase "$night/wrong"
+holds "and with them" "$ROOT/sidebench" prove "$night/locked.backup" --passphrase "$night/words"
 holds "it is restored elsewhere" "$ROOT/sidebench" restore "$night/shop.backup" --data "$night/elsewhere"
 holds "what is restored is what was backed up" bash -c "'$ROOT/sidebench' export '$night/back.csv' --data '$night/elsewhere' && cmp '$night/out.csv' '$night/back.csv'"
+holds "the shop's own packs are back" [ -s "$night/elsewhere/packs/ours/pack.json" ]
+# Killed in the middle: what was there is there, or what was restored is, whole.
+setsid "$ROOT/sidebench" restore "$night/shop.backup" --data "$data" >/dev/null 2>&1 &
+killed=$!
+until [ -s "$data/restoring" ] || ! kill -0 "$killed" 2>/dev/null; do pause 0.01; done
+kill -KILL -- "-$killed" 2>/dev/null || true; wait "$killed" 2>/dev/null || true
+holds "after a restore that was killed it begins" begin
+end
+holds "with every line, once" [ "$(lines)" = "$before" ]
+holds "and nothing half done beside it" [ ! -e "$data/restoring" ]
+rm -rf "$data/packs/ours"
 refuses "a file that is no backup" "$ROOT/sidebench" restore "$night/out.csv" --data "$night/elsewhere"
 refuses "an export without a known ending" "$ROOT/sidebench" export "$night/out.txt" --data "$data"
 

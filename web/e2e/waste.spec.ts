@@ -56,7 +56,9 @@ for (const model of ['Tolling Folio 3', 'Marram Duo'])
     await tell(page, 'Renewed')
     await expect(page.getByTestId('unserviced')).toHaveCount(0)
     if (model === 'Tolling Folio 3') await tell(page, 'Borderless counter', '104')
-    await expect(page.getByText('borderless prints stop, others go on')).toHaveCount(model === 'Tolling Folio 3' ? 1 : 0)
+    await expect(page.getByText('borderless prints stop, others go on')).toHaveCount(
+      model === 'Tolling Folio 3' ? 1 : 0,
+    )
     await expectNoAxeFindings(page)
     await page.getByTestId('waste-ways').getByRole('button', { name: '5' }).click()
     await expect(page.getByTestId('waste-ways')).toContainText('New pads')

@@ -49,18 +49,35 @@ public static class DayChances
         ];
     }
 
-    // What is set to a time is begun late when the work before it runs over: in its place of the plan, and not before then.
+    // What is set to a time is begun late when the work before it runs over: after all that the plan begins before it, and before the rest.
     private static (IReadOnlyList<DayJob> Jobs, IReadOnlyList<int> Order) Loose(DayPlan plan)
     {
         if (plan.Jobs.All(j => j.At is null))
             return (plan.Jobs, plan.Order);
-        List<int> order =
-        [
-            .. plan.Pieces.Where(p => p.Number == 0 || plan.Jobs[p.Job].Ways[0].Pieces[p.Number - 1].MostWait is null).Select(p => p.Job),
-        ];
-        foreach (var more in plan.Order.GroupBy(j => j))
-            order.AddRange(Enumerable.Repeat(more.Key, Math.Max(0, more.Count() - order.Count(j => j == more.Key))));
-        return ([.. plan.Jobs.Select(j => j.At is { } at ? j with { Ready = Math.Max(j.Ready, at), At = null } : j)], order);
+        var begins = plan
+            .Pieces.GroupBy(p => p.Job)
+            .ToDictionary(
+                g => g.Key,
+                g =>
+                    g.Where(p => p.Number == 0 || plan.Jobs[p.Job].Ways[0].Pieces[p.Number - 1].MostWait is null)
+                        .Select(p => p.From)
+                        .ToList()
+            );
+        var order = new List<(int Job, double Begins)>();
+        foreach (var job in plan.Order)
+            order.Add((job, begins[job].ElementAtOrDefault(order.Count(o => o.Job == job)) is > 0 and var at ? at : 0));
+        foreach (var (pinned, j) in plan.Jobs.Select((job, j) => (job, j)).Where(p => p.job.At is not null).OrderBy(p => p.job.At))
+        {
+            var own = order.FindIndex(o => o.Job == j);
+            var entry = order[own];
+            order.RemoveAt(own);
+            order = [.. order.Where(o => o.Begins < pinned.At), entry, .. order.Where(o => o.Begins >= pinned.At)];
+        }
+
+        return (
+            [.. plan.Jobs.Select(j => j.At is { } at ? j with { Ready = Math.Max(j.Ready, at), At = null } : j)],
+            [.. order.Select(o => o.Job)]
+        );
     }
 
     /// <summary>One life of the jobs: ways and minutes drawn, to be laid out in some order.</summary>

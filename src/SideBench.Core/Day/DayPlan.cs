@@ -31,17 +31,14 @@ public sealed record DayPlan(
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways.Count > 0 ? j.Ways[0].Pieces : [])];
         var placing = new DayPlacing(jobs, hands, ways, numbers);
         var groups = jobs.Select(j => j.Ways.Select(w => DayPlacing.Groups(w.Pieces).Count - 1).DefaultIfEmpty(0).Max()).ToList();
-        var best = Begins(jobs, ways, groups)
-            .Concat(
-                from is null
-                    ? []
-                    :
-                    [
-                        [.. from.Order, .. Enumerable.Repeat(jobs.Count - 1, groups[^1])],
-                    ]
-            )
-            .Select(order => (Order: order, Cost: Cost(order)))
-            .MinBy(o => o.Cost);
+        // Of orders that cost the same the one that stands already is kept.
+        IEnumerable<IReadOnlyList<int>> stands = from is null
+            ? []
+            :
+            [
+                [.. from.Order, .. Enumerable.Repeat(jobs.Count - 1, groups[^1])],
+            ];
+        var best = stands.Concat(Begins(jobs, ways, groups)).Select(order => (Order: order, Cost: Cost(order))).MinBy(o => o.Cost);
         var order = best.Order.ToArray();
         // Larger shops get fewer tries: a plan is made while somebody waits for it.
         var tries = order.Length < 2 ? 0 : numbers.Tries * Math.Min(1, (double)UsualGroups / order.Length);

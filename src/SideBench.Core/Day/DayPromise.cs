@@ -55,7 +55,7 @@ public sealed record DayPromise(PromiseOffer? Offered, IReadOnlyList<PromiseOffe
 /// <param name="FirstGap">When it first harms none, min from now; null when not within the days planned.</param>
 public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double LaterMin, double? FirstGap)
 {
-    private const int MostGaps = 24;
+    private const int MostGaps = 16;
     private const int RoughPart = 8;
 
     /// <summary>Tries it.</summary>
@@ -80,11 +80,12 @@ public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double
         var gaps = plan
             .Pieces.Where(p => p.Hand >= 0)
             .Select(p => p.To)
+            .Order()
+            .Take(MostGaps)
             .Concat(plan.Hands.SelectMany(h => h.Spans).Select(s => s.From))
             .Where(t => t > 0)
             .Distinct()
-            .Order()
-            .Take(MostGaps);
+            .Order();
         foreach (var at in gaps)
             if (With(at) is var tried && tried.Cost.CompareTo(plan.Cost with { Money = double.MaxValue }) <= 0 && Harmed(tried).Count == 0)
                 return new WalkIn(harms, Math.Max(0, later), Begin(tried));

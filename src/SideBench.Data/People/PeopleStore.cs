@@ -5,33 +5,25 @@ using SideBench.Core.Identity;
 namespace SideBench.Data.People;
 
 /// <summary>A person who signs in.</summary>
-public sealed record PersonRow(
-    PersonId Id,
-    string Name,
-    Role Role,
-    string PasswordHash,
-    string? PinHash,
-    int FailedCount,
-    DateTimeOffset? LockedUntil
-);
+public sealed record PersonRow(PersonId Id, string Name, Role Role, string PasswordHash, string? PinHash);
 
 /// <summary>The people of the shop.</summary>
 public sealed class PeopleStore(NpgsqlDataSource database)
 {
     private const string AllSql = """
-        SELECT person_id, name, role, password_hash, pin_hash, failed_count, locked_until
+        SELECT person_id, name, role, password_hash, pin_hash
         FROM people
         ORDER BY name COLLATE "und-x-icu"
         """;
 
     private const string ByNameSql = """
-        SELECT person_id, name, role, password_hash, pin_hash, failed_count, locked_until
+        SELECT person_id, name, role, password_hash, pin_hash
         FROM people
         WHERE lower(name) = lower($1)
         """;
 
     private const string ByIdSql = """
-        SELECT person_id, name, role, password_hash, pin_hash, failed_count, locked_until
+        SELECT person_id, name, role, password_hash, pin_hash
         FROM people
         WHERE person_id = $1
         """;
@@ -47,13 +39,6 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         SELECT $1, 'Owner', $2, NULL, $3
         WHERE NOT EXISTS (SELECT FROM people)
         RETURNING person_id
-        """;
-
-    private const string TriedSql = """
-        UPDATE people
-        SET failed_count = $2,
-            locked_until = $3
-        WHERE person_id = $1
         """;
 
     private const string AnySql = """
@@ -117,14 +102,6 @@ public sealed class PeopleStore(NpgsqlDataSource database)
         return await command.ExecuteScalarAsync(cancel) is long id ? new PersonId(id) : null;
     }
 
-    /// <summary>Keeps how often a sign-in failed in a row.</summary>
-    public async Task Tried(PersonId person, int failedCount, DateTimeOffset? lockedUntil, CancellationToken cancel)
-    {
-        await using var command = database.CreateCommand(TriedSql);
-        command.Parameters.With(person.Value).With(failedCount).WithNull(lockedUntil?.Stored(), NpgsqlDbType.TimestampTz);
-        await command.ExecuteNonQueryAsync(cancel);
-    }
-
     private static async Task<PersonRow?> One(NpgsqlCommand command, CancellationToken cancel)
     {
         await using var rows = await command.ExecuteReaderAsync(cancel);
@@ -132,13 +109,5 @@ public sealed class PeopleStore(NpgsqlDataSource database)
     }
 
     private static PersonRow ReadRow(NpgsqlDataReader row) =>
-        new(
-            new PersonId(row.GetInt64(0)),
-            row.GetString(1),
-            Enum.Parse<Role>(row.GetString(2)),
-            row.GetString(3),
-            row.TextOrNull(4),
-            row.GetInt32(5),
-            row.TimeOrNull(6)
-        );
+        new(new PersonId(row.GetInt64(0)), row.GetString(1), Enum.Parse<Role>(row.GetString(2)), row.GetString(3), row.TextOrNull(4));
 }

@@ -58,10 +58,13 @@ public static class RecordFiles
             ["body"] = JsonNode.Parse(EntryCodec.Write(entry.Body)),
         };
 
-    /// <summary>A field of a table: quoted where it must be. A sheet program takes one that begins like a sum for a formula.</summary>
+    /// <summary>
+    /// A field of a table: quoted where it must be, for programs that part fields by semicolons too. One that begins like a sum would be
+    /// taken for a formula, past signs that part and past space too.
+    /// </summary>
     public static string Field(string text)
     {
-        var safe = text.Length > 0 && "=+-@\t\r".Contains(text[0]) ? "'" + text : text;
-        return safe.AsSpan().IndexOfAny(",\"\r\n") >= 0 ? $"\"{safe.Replace("\"", "\"\"")}\"" : safe;
+        var safe = text.TrimStart(' ', ';', ',', '"') is [var first, ..] && "=+-@\t\r".Contains(first) ? "'" + text : text;
+        return safe.AsSpan().IndexOfAny(",;\"\r\n") >= 0 ? $"\"{safe.Replace("\"", "\"\"")}\"" : safe;
     }
 }

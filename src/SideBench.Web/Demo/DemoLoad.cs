@@ -60,7 +60,7 @@ public static class DemoLoad
         List<PersonRow> persons =
         [
             .. DemoWorld.People.Select(
-                (p, i) => new PersonRow(new PersonId(i + 1), p.Name, p.Role, SignIn.Hash(Password), SignIn.Hash(Pins[i]), 0, null)
+                (p, i) => new PersonRow(new PersonId(i + 1), p.Name, p.Role, SignIn.Hash(Password), SignIn.Hash(Pins[i]))
             ),
         ];
         await using var connection = await services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(cancel);

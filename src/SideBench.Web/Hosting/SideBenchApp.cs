@@ -60,6 +60,7 @@ public static class SideBenchApp
             .AddSingleton<JobStore>()
             .AddSingleton<MachineStore>()
             .AddSingleton<PeopleStore>()
+            .AddSingleton<SignInTries>()
             .AddSingleton<FindStore>()
             .AddSingleton<VerdictStore>()
             .AddSingleton<PictureStore>();
@@ -168,6 +169,9 @@ public static class SideBenchApp
         var headers = http.Response.Headers;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";
+        // What is of the shop is kept by no browser and no proxy, unless it says so itself.
+        if (http.Request.Path.StartsWithSegments("/api"))
+            headers.CacheControl = "no-store";
         headers.ContentSecurityPolicy =
             "default-src 'self'; img-src 'self' data:; style-src 'self' "
             + "'unsafe-inline'; object-src 'none'; base-uri 'self'; frame-ancestors 'none'";
@@ -181,7 +185,9 @@ public static class SideBenchApp
             http.Request.Path.StartsWithSegments("/api")
             && !HttpMethods.IsGet(http.Request.Method)
             && !HttpMethods.IsHead(http.Request.Method);
-        if (writes && !await http.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(http))
+        // The token comes in its header alone: what is no form is never read as one.
+        var hasToken = http.Request.Headers.ContainsKey(TokenHeader);
+        if (writes && !(hasToken && await http.RequestServices.GetRequiredService<IAntiforgery>().IsRequestValidAsync(http)))
         {
             // A sign-in that ended makes the token old too; that is the thing to say first.
             var code =

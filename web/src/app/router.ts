@@ -57,7 +57,11 @@ export const router = createRouter({
       meta: { title: 'Code' },
     },
     { path: '/practice', component: () => import('@/features/practice/PracticePage.vue'), meta: { title: 'Practice' } },
-    { path: '/practice/minutes', component: () => import('@/features/practice/MinutesPage.vue'), meta: { title: 'Minutes' } },
+    {
+      path: '/practice/minutes',
+      component: () => import('@/features/practice/MinutesPage.vue'),
+      meta: { title: 'Minutes' },
+    },
     { path: '/practice/hours', component: () => import('@/features/practice/HoursPage.vue'), meta: { title: 'Hours' } },
     {
       path: '/practice/odds',

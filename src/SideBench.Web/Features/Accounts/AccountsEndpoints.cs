@@ -64,7 +64,7 @@ public static class AccountsEndpoints
         CancellationToken cancel
     )
     {
-        var person = await signIn.ByPassword(request.Name?.Trim() ?? "", request.Password ?? "", cancel);
+        var person = await signIn.ByPassword(request.Name?.Trim() ?? "", request.Password ?? "", From(http), cancel);
         return person.IsGood ? await Enter(http, person.Value, books, guard) : ProblemResults.Of(person.Problems);
     }
 
@@ -77,9 +77,11 @@ public static class AccountsEndpoints
         CancellationToken cancel
     )
     {
-        var person = await signIn.ByPin(new PersonId(request.PersonId), request.Pin ?? "", cancel);
+        var person = await signIn.ByPin(new PersonId(request.PersonId), request.Pin ?? "", From(http), cancel);
         return person.IsGood ? await Enter(http, person.Value, books, guard) : ProblemResults.Of(person.Problems);
     }
+
+    private static string From(HttpContext http) => http.Connection.RemoteIpAddress?.ToString() ?? "here";
 
     private static async Task<IResult> FirstOwner(
         FirstOwnerRequest request,

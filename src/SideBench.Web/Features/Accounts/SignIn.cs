@@ -6,7 +6,7 @@ using SideBench.Data.People;
 namespace SideBench.Web.Features.Accounts;
 
 /// <summary>Checks secrets, and locks out after too many wrong ones in a row.</summary>
-public sealed class SignIn(PeopleStore people, TimeProvider clock)
+public sealed class SignIn(PeopleStore people, SignInTries tries, TimeProvider clock)
 {
     /// <summary>Wrong tries in a row before the lock.</summary>
     public const int MostTries = 5;
@@ -17,7 +17,11 @@ public sealed class SignIn(PeopleStore people, TimeProvider clock)
     /// <summary>Shortest PIN for the quick switch, digits.</summary>
     public const int ShortestPin = 4;
 
+    /// <summary>Wrong tries from one address, whoever they were for, before it is locked.</summary>
+    public const int MostFromOneAddress = 40;
+
     private static readonly TimeSpan Locked = TimeSpan.FromMinutes(10);
+    private static readonly TimeSpan InARow = TimeSpan.FromDays(1);
     private static readonly PasswordHasher<string> Hasher = new();
     private static readonly string NobodysHash = Hasher.HashPassword("", "nobody has this password");
 
@@ -25,37 +29,63 @@ public sealed class SignIn(PeopleStore people, TimeProvider clock)
     public static string Hash(string secret) => Hasher.HashPassword("", secret);
 
     /// <summary>The person, when name and password fit.</summary>
-    public async Task<Outcome<PersonRow>> ByPassword(string name, string password, CancellationToken cancel)
+    /// <param name="name">The name.</param>
+    /// <param name="password">The password.</param>
+    /// <param name="from">The address that asks.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<Outcome<PersonRow>> ByPassword(string name, string password, string from, CancellationToken cancel)
     {
+        if (await tries.LockedUntil($"address {from}", clock.GetUtcNow(), cancel) is { } until)
+            return LockedOut(until);
         var person = Guard.IsKeepable(name) ? await people.FindByName(name, cancel) : null;
         if (person is not null)
-            return await Check(person, person.PasswordHash, password, cancel);
+            return await Check(person, "password", person.PasswordHash, password, from, cancel);
         Hasher.VerifyHashedPassword("", NobodysHash, password);
+        await Wrong(from, cancel);
         return new Problem(ProblemCode.WrongSignIn, "");
     }
 
-    /// <summary>The person, when the PIN fits.</summary>
-    public async Task<Outcome<PersonRow>> ByPin(PersonId id, string pin, CancellationToken cancel)
+    /// <summary>The person, when the PIN fits. Wrong PINs lock the PIN, and not the password.</summary>
+    /// <param name="id">The person.</param>
+    /// <param name="pin">The PIN.</param>
+    /// <param name="from">The address that asks.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<Outcome<PersonRow>> ByPin(PersonId id, string pin, string from, CancellationToken cancel)
     {
+        if (await tries.LockedUntil($"address {from}", clock.GetUtcNow(), cancel) is { } until)
+            return LockedOut(until);
         var person = await people.Find(id, cancel);
-        return person?.PinHash is { } hash ? await Check(person, hash, pin, cancel) : new Problem(ProblemCode.WrongSignIn, "/pin");
+        return person?.PinHash is { } hash
+            ? await Check(person, "pin", hash, pin, from, cancel)
+            : new Problem(ProblemCode.WrongSignIn, "/pin");
     }
 
-    private async Task<Outcome<PersonRow>> Check(PersonRow person, string hash, string secret, CancellationToken cancel)
+    // A try is counted before the secret is looked at: twenty at once are twenty.
+    private async Task<Outcome<PersonRow>> Check(
+        PersonRow person,
+        string what,
+        string hash,
+        string secret,
+        string from,
+        CancellationToken cancel
+    )
     {
-        var now = clock.GetUtcNow();
-        if (person.LockedUntil is { } until && until > now)
-            return new Problem(ProblemCode.LockedOut, "", until.ToLocalTime().ToString("HH:mm"));
-        if (Hasher.VerifyHashedPassword("", hash, secret) != PasswordVerificationResult.Failed)
+        var tried = $"{what} {person.Id.Value}";
+        if (await tries.Claim(tried, MostTries, clock.GetUtcNow(), Locked, InARow, cancel) is { } until)
+            return LockedOut(until);
+        if (Hasher.VerifyHashedPassword("", hash, secret) == PasswordVerificationResult.Failed)
         {
-            if (person.FailedCount > 0)
-                await people.Tried(person.Id, 0, null, cancel);
-            return person;
+            await Wrong(from, cancel);
+            return new Problem(ProblemCode.WrongSignIn, "");
         }
 
-        var failed = person.FailedCount + 1;
-        var locks = failed >= MostTries;
-        await people.Tried(person.Id, locks ? 0 : failed, locks ? now + Locked : null, cancel);
-        return new Problem(ProblemCode.WrongSignIn, "");
+        await tries.Forget(tried, cancel);
+        return person;
     }
+
+    // Of an address only what was wrong counts: a whole shop may sign in from one in the morning.
+    private Task Wrong(string from, CancellationToken cancel) =>
+        tries.Claim($"address {from}", MostFromOneAddress, clock.GetUtcNow(), Locked, Locked, cancel);
+
+    private static Problem LockedOut(DateTimeOffset until) => new(ProblemCode.LockedOut, "", until.ToLocalTime().ToString("HH:mm"));
 }
