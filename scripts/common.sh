@@ -117,8 +117,10 @@ cluster_stop() {
   PG_PID=
 }
 
-# connection DIR NAME: the connection string to a database of the cluster.
-connection() { echo "Host=127.0.0.1;Port=$PG_PORT;Username=sidebench;Password=$(cat "$1/secret");Database=$2;Include Error Detail=false"; }
+# connection DIR NAME: the connection string to a database of the cluster. Some of its hundred connections are left for backups and upkeep.
+connection() {
+  echo "Host=127.0.0.1;Port=$PG_PORT;Username=sidebench;Password=$(cat "$1/secret");Database=$2;Include Error Detail=false;Maximum Pool Size=80"
+}
 
 database_make() {
   local dir=$1 name=$2

@@ -332,4 +332,27 @@ public class StripDownTests(BenchServer server) : IClassFixture<BenchServer>
             []
         );
     }
+
+    [Fact]
+    public async Task Pictures_AreUnpackedOneAtATime()
+    {
+        using var turn = new PictureTurn();
+        var (on, most) = (0, 0);
+        var left = await Task.WhenAll(
+            Enumerable
+                .Range(0, 40)
+                .Select(_ =>
+                    turn.Take(
+                        () =>
+                        {
+                            most = Math.Max(most, Interlocked.Increment(ref on));
+                            Thread.SpinWait(20_000);
+                            return Interlocked.Decrement(ref on);
+                        },
+                        CancellationToken.None
+                    )
+                )
+        );
+        Assert.Equal((1, 40), (most, left.Count(n => n == 0)));
+    }
 }

@@ -74,6 +74,7 @@ public static class SideBenchApp
 
         services
             .AddSingleton<JobDesk>()
+            .AddSingleton<PictureTurn>()
             .AddSingleton<ShopDesk>()
             .AddSingleton<TakeInDesk>()
             .AddSingleton<SignIn>()

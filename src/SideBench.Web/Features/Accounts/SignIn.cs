@@ -54,10 +54,10 @@ public sealed class SignIn(PeopleStore people, SignInTries tries, TimeProvider c
     {
         if (await tries.LockedUntil($"address {from}", clock.GetUtcNow(), cancel) is { } until)
             return LockedOut(until);
-        var person = await people.Find(id, cancel);
-        return person?.PinHash is { } hash
-            ? await Check(person, "pin", hash, pin, from, cancel)
-            : new Problem(ProblemCode.WrongSignIn, "/pin");
+        if (await people.Find(id, cancel) is { PinHash: { } hash } person)
+            return await Check(person, "pin", hash, pin, from, cancel);
+        await Wrong(from, cancel);
+        return new Problem(ProblemCode.WrongSignIn, "/pin");
     }
 
     // A try is counted before the secret is looked at: twenty at once are twenty.

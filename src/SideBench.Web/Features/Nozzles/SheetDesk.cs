@@ -14,12 +14,11 @@ using SideBench.Web.Writing;
 namespace SideBench.Web.Features.Nozzles;
 
 /// <summary>
-/// Takes nozzle sheets: one picture is read at a time, the next waits its turn, so that the rest of the shop stays quick.
+/// Takes nozzle sheets: each picture is read in its turn.
 /// </summary>
-public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk, BenchBooks books, StandIns standIns) : IDisposable
+public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk, BenchBooks books, StandIns standIns, PictureTurn turn)
 {
     private const int KeptQuality = 88;
-    private readonly SemaphoreSlim turn = new(1, 1);
 
     private SheetNumbers Numbers => books.Shop.Numbers.Of<SheetNumbers>();
 
@@ -91,9 +90,6 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
             }
         );
 
-    /// <inheritdoc/>
-    public void Dispose() => turn.Dispose();
-
     // The sheet is named after the write's key, so that a write sent again answers with the sheet it made.
     private static string NameOf(Guid key) => key.ToString("N")[..8];
 
@@ -116,7 +112,7 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
             return job.Problems.ToList();
         if (job.Value.Book.Model.Sheet is not { } plan)
             return new Problem(NozzlesProblem.UnknownLayout, "/layout", job.Value.Book.Model.FullName);
-        var (image, reading) = await InTurn(() => Look(picture(loaded, plan), plan.Layout), cancel);
+        var (image, reading) = await turn.Take(() => Look(picture(loaded, plan), plan.Layout), cancel);
         if (!image.IsGood)
             return image.Problems.ToList();
         if (reading!.Refusal is { } refusal)
@@ -151,19 +147,6 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
     // Once for each thread: each has odds of its own.
     private List<JobCase> Threads(LoadedJob job) =>
         [.. books.Case(job).Value.State.Threads.Select(thread => books.Case(job, thread.Id).Value)];
-
-    private async Task<T> InTurn<T>(Func<T> work, CancellationToken cancel)
-    {
-        await turn.WaitAsync(cancel);
-        try
-        {
-            return await Task.Run(work, cancel);
-        }
-        finally
-        {
-            turn.Release();
-        }
-    }
 
     private (Outcome<PixelImage> Image, SheetReading? Reading) Look(Outcome<byte[]> bytes, SheetLayout layout)
     {

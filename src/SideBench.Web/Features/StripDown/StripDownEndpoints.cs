@@ -278,6 +278,7 @@ public static class StripDownEndpoints
         JobStore jobs,
         PictureStore pictures,
         JobDesk desk,
+        PictureTurn turn,
         BenchBooks books,
         HttpContext http
     )
@@ -295,15 +296,24 @@ public static class StripDownEndpoints
             return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
         using var bytes = new MemoryStream();
         await http.Request.Body.CopyToAsync(bytes, cancel);
-        var image = PictureCodec.Read(bytes.ToArray());
-        if (!image.IsGood)
-            return ProblemResults.Of(image.Problems);
-        var small = image.Value.Shrunk(Math.Max(1, Math.Max(image.Value.Width, image.Value.Height) / PhotoSide));
-        var print = await pictures.Keep(PictureCodec.Jpeg(small, PhotoQuality), small.Width, small.Height, books.Now, cancel);
+        var photo = await turn.Take(() => Small(bytes.ToArray()), cancel);
+        if (!photo.IsGood)
+            return ProblemResults.Of(photo.Problems);
+        var (jpeg, width, height) = photo.Value;
+        var print = await pictures.Keep(jpeg, width, height, books.Now, cancel);
         var request = new PhotoRequest(key, seenVersion, of ?? "", label ?? "", print);
         return (
             await desk.Write(http, id, request, on => OpeningWork.Photo(on.Job.State, print, of ?? "", label ?? ""), harmless: true)
         ).ToResult();
+    }
+
+    private static Outcome<(byte[] Jpeg, int Width, int Height)> Small(byte[] bytes)
+    {
+        var image = PictureCodec.Read(bytes);
+        if (!image.IsGood)
+            return image.Problems.ToList();
+        var small = image.Value.Shrunk(Math.Max(1, Math.Max(image.Value.Width, image.Value.Height) / PhotoSide));
+        return (PictureCodec.Jpeg(small, PhotoQuality), small.Width, small.Height);
     }
 
     private static IResult Paper(string guide, string? model, BenchBooks books)
