@@ -113,6 +113,23 @@ public class AccountsTests(BenchServer server) : IClassFixture<BenchServer>
     }
 
     [Fact]
+    public async Task ManyWrongTriesFromOneAddress_LockIt_AndNoOther()
+    {
+        async Task<string?> Tried(string address, string password)
+        {
+            var browser = await server.Open("");
+            browser.Http.DefaultRequestHeaders.Add("X-Forwarded-For", address);
+            var (_, body) = await browser.Post("/api/session", new { name = "Nobody Here", password });
+            return body.GetProperty("code").GetString();
+        }
+
+        for (var i = 0; i < SignIn.MostFromOneAddress; i++)
+            Assert.Equal("wrong-sign-in", await Tried("10.0.0.9", "wrong"));
+        Assert.Equal("locked-out", await Tried("10.0.0.9", "wrong"));
+        Assert.Equal("wrong-sign-in", await Tried("10.0.0.10", "wrong"));
+    }
+
+    [Fact]
     public async Task ABodyThatIsNoForm_IsNotReadAsOne_ByNobody()
     {
         var browser = await server.Open("");

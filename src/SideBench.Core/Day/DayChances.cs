@@ -54,18 +54,15 @@ public static class DayChances
     {
         if (plan.Jobs.All(j => j.At is null))
             return (plan.Jobs, plan.Order);
-        var begins = plan
-            .Pieces.GroupBy(p => p.Job)
-            .ToDictionary(
-                g => g.Key,
-                g =>
-                    g.Where(p => p.Number == 0 || plan.Jobs[p.Job].Ways[0].Pieces[p.Number - 1].MostWait is null)
-                        .Select(p => p.From)
-                        .ToList()
-            );
+        var begins = plan.Jobs.Select((job, j) => Begins(plan, job, j)).ToList();
         var order = new List<(int Job, double Begins)>();
         foreach (var job in plan.Order)
-            order.Add((job, begins[job].ElementAtOrDefault(order.Count(o => o.Job == job)) is > 0 and var at ? at : 0));
+        {
+            var group = order.Count(o => o.Job == job);
+            // A longer way than the likeliest has groups that the plan does not: they come after all that it has.
+            order.Add((job, group < begins[job].Count ? begins[job][group] : double.MaxValue));
+        }
+
         foreach (var (pinned, j) in plan.Jobs.Select((job, j) => (job, j)).Where(p => p.job.At is not null).OrderBy(p => p.job.At))
         {
             var own = order.FindIndex(o => o.Job == j);
@@ -78,6 +75,13 @@ public static class DayChances
             [.. plan.Jobs.Select(j => j.At is { } at ? j with { Ready = Math.Max(j.Ready, at), At = null } : j)],
             [.. order.Select(o => o.Job)]
         );
+    }
+
+    // When each group of a job's likeliest way begins in the plan.
+    private static List<double> Begins(DayPlan plan, DayJob job, int place)
+    {
+        var groups = DayPlacing.Groups(job.Ways.Count > 0 ? job.Ways[0].Pieces : []);
+        return [.. plan.Pieces.Where(p => p.Job == place && groups.Contains(p.Number)).OrderBy(p => p.Number).Select(p => p.From)];
     }
 
     /// <summary>One life of the jobs: ways and minutes drawn, to be laid out in some order.</summary>

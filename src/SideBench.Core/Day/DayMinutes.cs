@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.Day;
@@ -85,7 +86,8 @@ public sealed class DayMinutes
                 Mended m => (m.Repair, m.Name, m.Minutes),
                 _ => ("", "", 0),
             };
-            if (book > 0 && last.GetValueOrDefault(entry.Person.Value) is { } before && before.Job == entry.Job)
+            // What begins a wait is followed by it, and not by work.
+            if (book > 0 && last.GetValueOrDefault(entry.Person.Value) is { Body: not ClockStarted } before && before.Job == entry.Job)
             {
                 var taken = (entry.At - before.At).TotalMinutes;
                 if (taken >= book * numbers.LearnLeast && taken <= book * numbers.LearnMost)

@@ -207,7 +207,7 @@ public sealed class DayPlacing
         return best;
     }
 
-    // Within one span, or over a short break; what is longer than any span goes over nights too, as long as its hours need.
+    // Within one span, or over a short break; what may stand, or is longer than any span, goes over nights too, as long as its hours need.
     private (double Start, double End) Earliest(int h, double at, double minutes, List<DayPlaced> also, bool mayStand)
     {
         var splits = mayStand || minutes > longest[h] + Tiny;

@@ -18,7 +18,8 @@ internal sealed class CounterDates(CounterUse use, double mostYears, DateTimeOff
     public double MostDays { get; } = mostYears * DaysPerYear;
 
     /// <summary>Ways that use may go on, none rising where nothing is known of it.</summary>
-    public IReadOnlyList<Func<double, double>> Paths() =>
+    /// <param name="use">What is known of it.</param>
+    public static IReadOnlyList<Func<double, double>> Paths(CounterUse use) =>
         [.. Enumerable.Range(0, Ways).Select(i => use.IsKnown ? use.Path(Spread(i, 2), Luck(i)) : _ => 0)];
 
     /// <summary>Days until the count reaches its limit; null beyond what is told.</summary>

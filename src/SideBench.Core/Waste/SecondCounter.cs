@@ -48,7 +48,7 @@ public sealed record SecondCounter(CounterAt Counter, double? PointsPerDay, Date
         return new SecondCounter(
             counter,
             use.IsKnown ? use.PerDay : null,
-            dates.Of([.. dates.Paths().Select(p => dates.Reaches(p, counter.Pct, counter.At, limitPct))])
+            dates.Of([.. CounterDates.Paths(use).Select(p => dates.Reaches(p, counter.Pct, counter.At, limitPct))])
         );
     }
 }

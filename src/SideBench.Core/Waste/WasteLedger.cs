@@ -98,7 +98,7 @@ public static class WasteLedger
     )
     {
         private readonly CounterDates dates = new(use, numbers.MostYears, at);
-        private readonly IReadOnlyList<Func<double, double>> paths = new CounterDates(use, numbers.MostYears, at).Paths();
+        private readonly IReadOnlyList<Func<double, double>> paths = CounterDates.Paths(use);
 
         public WasteEstimate Estimate(
             List<(WasteEvent Event, int Place)> events,

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
+using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.Extensions.Options;
@@ -115,6 +116,10 @@ public static class SideBenchApp
     /// <summary>Sets the order in which a request is handled.</summary>
     public static void UseSideBench(this WebApplication app)
     {
+        // Behind a proxy of this machine the address is the one that the proxy tells; nobody else is believed.
+        app.UseForwardedHeaders(
+            new ForwardedHeadersOptions { ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto }
+        );
         app.UseMiddleware<ProblemMiddleware>();
         app.Use(SafeHeaders);
         app.UseResponseCompression();

@@ -1,6 +1,7 @@
 using SideBench.Core.Day;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Jobs;
 using SideBench.Core.Record;
 using Xunit;
 
@@ -32,6 +33,9 @@ public class DayMinutesTests
             // Lunch lay between; and this was told later, in one go.
             Line(60, job: 1, person: 1, "sheet", 4),
             Line(60.5, job: 1, person: 1, "contacts", 4),
+            // Twelve minutes of drying were no work.
+            Line(61, job: 1, person: 1, new ClockStarted("c", "dry", "dry", 12, null)),
+            Line(75, job: 1, person: 1, "sheet", 4),
         ];
         var told = DayMinutes.Told(lines, House).Single();
         Assert.Equal(("contacts", 4.0, 8.0, 1L), (told.Step, told.Book, told.Taken, told.Person));
@@ -75,6 +79,9 @@ public class DayMinutesTests
     private static MinutesTaken Took(string step, double taken, long person = 1) => new(step, step, "duo", person, $"{person}", 4, taken);
 
     private static ShopLine Line(double minute, long job, long person, string step, double book) =>
+        Line(minute, job, person, new Answered(step, "ok", step, "ok", "ok", null, "", book, []));
+
+    private static ShopLine Line(double minute, long job, long person, EntryBody body) =>
         new(
             new Entry(
                 new EntryId((long)(minute * 10) + 1),
@@ -83,7 +90,7 @@ public class DayMinutesTests
                 new PersonId(person),
                 $"{person}",
                 Nine.AddMinutes(minute),
-                new Answered(step, "ok", step, "ok", "ok", null, "", book, [])
+                body
             ),
             1,
             "duo",

@@ -218,6 +218,23 @@ public class DayPlanTests
     }
 
     [Fact]
+    public void WhatIsSetToATime_IsNotPutOff_ByWhatThePlanBeginsAfterIt()
+    {
+        // A does not fit before the half hour that is set to 30, though one of its ways has more pieces than the plan.
+        var exact = House with
+        {
+            MinutesSd = 0,
+            OthersShare = 0,
+        };
+        var open = Ines with { Spans = [(0, 1000)] };
+        var a = Job("A", []) with { Ways = [new(0.9, [new("a", 40)]), new(0.1, [new("a", 40), new("b", 10), new("c", 10)])] };
+        var set = Job("B", [new("b", 30)], promise: 61) with { At = 30 };
+        var plan = DayPlan.Of([a, set], [open], exact);
+        Assert.Equal([("b", 30.0), ("a", 60.0)], plan.Pieces.Select(p => (p.Piece.Says, p.From)));
+        Assert.Equal(1, DayChances.Of(plan, exact)[1].Kept);
+    }
+
+    [Fact]
     public void APromise_IsTheFirstStepThatHoldsByTheHousesLevel_AndSaysWhatItHarms()
     {
         List<DayJob> here = [Job("A", [new("a", 120)], promise: 130)];

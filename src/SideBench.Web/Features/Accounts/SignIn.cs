@@ -18,7 +18,7 @@ public sealed class SignIn(PeopleStore people, SignInTries tries, TimeProvider c
     public const int ShortestPin = 4;
 
     /// <summary>Wrong tries from one address, whoever they were for, before it is locked.</summary>
-    public const int MostFromOneAddress = 40;
+    public const int MostFromOneAddress = 20;
 
     private static readonly TimeSpan Locked = TimeSpan.FromMinutes(10);
     private static readonly TimeSpan InARow = TimeSpan.FromDays(1);
