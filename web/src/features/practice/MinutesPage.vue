@@ -35,21 +35,21 @@ const groups = computed(() =>
           <thead>
             <tr class="text-left text-sm text-soft">
               <th class="font-normal">What</th>
-              <th class="pl-4 text-right font-normal">Told</th>
+              <th class="hidden pl-4 text-right font-normal sm:table-cell">Told</th>
               <th class="pl-4 text-right font-normal">The book says</th>
               <th class="pl-4 text-right font-normal">It took</th>
               <th class="pl-4 text-right font-normal">{{ g.planned }}</th>
-              <th class="pl-4 text-right font-normal">Nine of ten: of that ×</th>
+              <th class="hidden pl-4 text-right font-normal sm:table-cell">Nine of ten: of that ×</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="r in g.rows" :key="r.name" class="border-t border-line">
               <th class="py-1 pr-2 text-left font-normal">{{ r.name }}</th>
-              <td class="pl-4 text-right font-mono">{{ r.count }}</td>
-              <td class="pl-4 text-right font-mono">{{ withUnit(r.book, 'min') }}</td>
-              <td class="pl-4 text-right font-mono">{{ withUnit(r.taken, 'min') }}</td>
+              <td class="hidden pl-4 text-right font-mono sm:table-cell">{{ r.count }}</td>
+              <td class="pl-4 text-right font-mono whitespace-nowrap">{{ withUnit(r.book, 'min') }}</td>
+              <td class="pl-4 text-right font-mono whitespace-nowrap">{{ withUnit(r.taken, 'min') }}</td>
               <td class="pl-4 text-right font-mono font-bold">{{ r.factor.toFixed(2) }}</td>
-              <td class="pl-4 text-right font-mono whitespace-nowrap">
+              <td class="hidden pl-4 text-right font-mono whitespace-nowrap sm:table-cell">
                 {{ r.low.toFixed(2) }} to {{ r.high.toFixed(2) }}
               </td>
             </tr>
