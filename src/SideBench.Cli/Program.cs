@@ -8,6 +8,7 @@ return args switch
     ["read-sheet", .. var options] => ReadSheetCommand.Run(options),
     ["estimate"] => AskCommand.Estimate(),
     ["sum"] => AskCommand.Sum(),
+    ["new-code", var name] => await NewCodeCommand.Run(name),
     ["pg-env"] => PgEnv.Print(),
     ["known-packs", var folder] => KnownPacksCommand.Run(folder),
     ["measure", .. var options] => await MeasureCommand.Run(options),
@@ -19,7 +20,7 @@ static int Usage()
     Console.Error.WriteLine(
         "Usage: ./sidebench measure [--json FILE] | measure diagnosis [--jobs N] [--markdown FILE] | measure sheets "
             + "[--scenes N] [--markdown FILE] | estimate | read-sheet --layout L.json "
-            + "--image X.jpg | export FILE.csv|FILE.json | backup FILE | restore FILE"
+            + "--image X.jpg | export FILE.csv|FILE.json | new-code NAME | backup FILE | restore FILE"
     );
     return 2;
 }

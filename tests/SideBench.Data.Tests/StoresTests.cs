@@ -1,4 +1,5 @@
 using Npgsql;
+using SideBench.Core.Accounts;
 using SideBench.Core.Day;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.HeadCare;
@@ -242,6 +243,7 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             new LocalRules("at the yard"),
             new HoursSet(2, "Tam", DayOfWeek.Monday, new DateOnly(2026, 3, 2), "09:00-12:00", "half"),
             new PiecePinned(1, "Ines", DateTimeOffset.UnixEpoch, false),
+            new AccountKept(2, "Tam", AccountAct.RoleGiven, Role.Counter, ""),
             new CounterReset("full", 100, 0, 4, "", "", 12),
             new WasteHandedIn("pads", 1.2, "yard"),
             new StockCame("key", "Reset key", "Tolling Folio 3", 3, "uses", 9, "Kite Loft", "", null),

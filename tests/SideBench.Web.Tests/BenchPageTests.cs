@@ -246,28 +246,14 @@ public class BenchPageTests(BenchServer server) : IClassFixture<BenchServer>
     public async Task People_WithBadInput_NameEachField()
     {
         var owner = await server.Open();
-        var (_, body) = await owner.Post(
-            "/api/people",
-            new
-            {
-                name = "",
-                role = "King",
-                password = "short",
-                pin = "12",
-            }
-        );
+        var (_, body) = await People.Try(owner, "invitations", new { name = "", role = "King" });
         var pointers = body.GetProperty("problems").EnumerateArray().Select(p => p.GetProperty("pointer").GetString()).ToHashSet();
-        Assert.Equal(new HashSet<string?> { "/name", "/password", "/pin", "/role" }, pointers);
-        var twice = await owner.Post(
-            "/api/people",
-            new
-            {
-                name = "ines varga",
-                role = "Technician",
-                password = "long enough now",
-                pin = "",
-            }
-        );
+        Assert.Equal(new HashSet<string?> { "/name", "/role" }, pointers);
+        var secrets = People.Joining("Ines Varga", "AAAA-AAAA", pin: "12", password: "short");
+        (_, body) = await (await server.Open("")).Post("/api/session/join", secrets);
+        pointers = body.GetProperty("problems").EnumerateArray().Select(p => p.GetProperty("pointer").GetString()).ToHashSet();
+        Assert.Equal(new HashSet<string?> { "/password", "/pin" }, pointers);
+        var twice = await People.Try(owner, "invitations", new { name = "ines varga", role = "Technician" });
         Assert.Equal("name-taken", twice.Body.GetProperty("code").GetString());
     }
 

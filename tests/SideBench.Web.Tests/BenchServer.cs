@@ -74,13 +74,20 @@ public sealed class BenchServer : IAsyncLifetime
 }
 
 /// <summary>What a browser does: keeps cookies, sends the page's token.</summary>
-public sealed class Browser(Uri address)
+public sealed class Browser(Uri address, CookieContainer? cookies = null)
 {
-    public HttpClient Http { get; } = new(new SocketsHttpHandler { CookieContainer = new CookieContainer() }) { BaseAddress = address };
+    private static int opened;
+
+    public CookieContainer Cookies { get; } = cookies ?? new CookieContainer();
+
+    public HttpClient Http => field ??= new(new SocketsHttpHandler { CookieContainer = Cookies }) { BaseAddress = address };
 
     public static async Task<Browser> Open(Uri address, string name)
     {
         var browser = new Browser(address);
+        // Each at an address of its own: tries are counted by address.
+        var n = Interlocked.Increment(ref opened);
+        browser.Http.DefaultRequestHeaders.Add("X-Forwarded-For", $"10.1.{n / 250}.{1 + (n % 250)}");
         await browser.TakeToken(await browser.Http.GetAsync("/api/session"));
         if (name.Length > 0)
             await browser.TakeToken(await browser.Http.PostAsJsonAsync("/api/session", new { name, password = DemoLoad.Password }));
@@ -99,6 +106,17 @@ public sealed class Browser(Uri address)
 
     public async Task<(HttpStatusCode Status, JsonElement Body)> Post(string path, object body) =>
         await Read(await Http.PostAsJsonAsync(path, body));
+
+    /// <summary>A browser with the same cookies as they are now, that learns nothing of what becomes of them.</summary>
+    public Browser Copy(Uri? at = null)
+    {
+        var jar = new CookieContainer();
+        jar.Add(address, Cookies.GetCookies(address));
+        var copy = new Browser(at ?? address, jar);
+        foreach (var header in Http.DefaultRequestHeaders)
+            copy.Http.DefaultRequestHeaders.Add(header.Key, header.Value);
+        return copy;
+    }
 
     /// <summary>Sends a file as it is.</summary>
     public async Task<(HttpStatusCode Status, JsonElement Body)> Send(string path, byte[] file) =>

@@ -80,13 +80,12 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
         var answer = await mika.Post($"/api/jobs/{job}/answers", Answer(version + 1, "ink-seen", "enough"));
         Assert.Equal((HttpStatusCode.Forbidden, "not-allowed"), (answer.Status, Code(answer.Body)));
         var person = await mika.Post(
-            "/api/people",
+            "/api/people/invitations",
             new
             {
+                key = Guid.NewGuid(),
                 name = "X",
                 role = "Owner",
-                password = "long enough",
-                pin = "",
             }
         );
         Assert.Equal(HttpStatusCode.Forbidden, person.Status);

@@ -117,14 +117,7 @@ public class TruthTests(BenchServer server) : IClassFixture<BenchServer>
     public async Task Role_IsOneWeKnow(string role)
     {
         var owner = await server.Open();
-        var person = new
-        {
-            name = $"Wren {Guid.NewGuid():N}"[..20],
-            role,
-            password = "long-enough-for-anyone",
-            pin = "4711",
-        };
-        var (status, body) = await owner.Post("/api/people", person);
+        var (status, body) = await People.Try(owner, "invitations", new { name = $"Wren {Guid.NewGuid():N}"[..20], role });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, status);
         Assert.Contains("/role", body.GetProperty("problems").ToString());
     }

@@ -7,6 +7,7 @@ const screens = [
   { name: 'records', go: '/records?q=kite' },
   { name: 'a machine’s record', go: '/records/1' },
   { name: 'people', go: '/people' },
+  { name: 'me', go: '/me' },
   { name: 'shelf', go: '/shelf' },
   { name: 'guides', go: '/guides' },
   { name: 'a cause', go: '/guides/causes/vent-blocked' },

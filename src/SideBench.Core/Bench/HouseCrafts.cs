@@ -1,3 +1,4 @@
+using SideBench.Core.Accounts;
 using SideBench.Core.Day;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.HeadCare;
@@ -27,6 +28,7 @@ public static class HouseCrafts
         WasteCraft.Craft,
         ShelfCraft.Craft,
         DayCraft.Craft,
+        AccountsCraft.Craft,
     ]);
 
     /// <summary>The small sums of all crafts.</summary>

@@ -1,4 +1,5 @@
 using Npgsql;
+using SideBench.Data.People;
 
 namespace SideBench.Data.Jobs;
 
@@ -12,13 +13,17 @@ public sealed class JobNews(NpgsqlDataSource database)
     /// <param name="listening">Called once it listens: what was written before may have been missed.</param>
     /// <param name="heard">Called for each write, with the job's number and its version.</param>
     /// <param name="shop">Called when something changed that holds for the whole shop: schools, shelf, book or verdicts.</param>
-    public async Task Listen(Action listening, Action<long, int> heard, Action shop, CancellationToken cancel)
+    /// <param name="people">Called when somebody signed out.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task Listen(Action listening, Action<long, int> heard, Action shop, Action people, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         connection.Notification += (_, news) =>
         {
             if (news.Payload == JobStore.ShopNews)
                 shop();
+            else if (news.Payload == SignInStore.News)
+                people();
             else if (news.Payload.Split(':') is [var job, var version])
                 heard(long.Parse(job), int.Parse(version));
         };

@@ -10,13 +10,15 @@ namespace SideBench.Web.Hosting;
 public sealed record PersonAtBench(PersonId Id, string Name, Role Role)
 {
     /// <summary>The person as claims for the cookie.</summary>
-    public ClaimsPrincipal ToPrincipal() =>
+    /// <param name="signIn">Where they are signed in.</param>
+    public ClaimsPrincipal ToPrincipal(Guid signIn) =>
         new(
             new ClaimsIdentity(
                 [
                     new Claim(ClaimTypes.NameIdentifier, Id.Value.ToString()),
                     new Claim(ClaimTypes.Name, Name),
                     new Claim(ClaimTypes.Role, Role.ToString()),
+                    new Claim(ClaimTypes.Sid, signIn.ToString()),
                 ],
                 CookieAuthenticationDefaults.AuthenticationScheme
             )
@@ -31,6 +33,9 @@ public sealed record PersonAtBench(PersonId Id, string Name, Role Role)
                 Enum.Parse<Role>(user.FindFirstValue(ClaimTypes.Role)!)
             )
             : null;
+
+    /// <summary>The sign-in of a request, or null.</summary>
+    public static Guid? SignInOf(ClaimsPrincipal? user) => Guid.TryParse(user?.FindFirstValue(ClaimTypes.Sid), out var id) ? id : null;
 }
 
 /// <summary>Guards endpoints by what a role may do.</summary>

@@ -21,6 +21,7 @@ public static class Routes
     {
         var api = app.MapGroup("/api");
         api.MapAccounts();
+        api.MapPeople();
         api.MapBoard();
         api.MapTakeIn();
         api.MapJobs();

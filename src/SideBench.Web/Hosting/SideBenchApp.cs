@@ -62,6 +62,7 @@ public static class SideBenchApp
             .AddSingleton<MachineStore>()
             .AddSingleton<PeopleStore>()
             .AddSingleton<SignInTries>()
+            .AddSingleton<SignInStore>()
             .AddSingleton<FindStore>()
             .AddSingleton<VerdictStore>()
             .AddSingleton<PictureStore>();
@@ -79,6 +80,8 @@ public static class SideBenchApp
             .AddSingleton<ShopDesk>()
             .AddSingleton<TakeInDesk>()
             .AddSingleton<SignIn>()
+            .AddSingleton<SignedIn>()
+            .AddSingleton<AccountDesk>()
             .AddSingleton<FirstOwnerCode>();
         services.AddSingleton<EventHub>().AddHostedService<DatabaseEar>();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
@@ -148,8 +151,9 @@ public static class SideBenchApp
                 o.Cookie.Name = "side-bench";
                 o.Cookie.SameSite = SameSiteMode.Strict;
                 o.Cookie.HttpOnly = true;
-                o.ExpireTimeSpan = TimeSpan.FromHours(12);
+                o.ExpireTimeSpan = SignedIn.Idle;
                 o.SlidingExpiration = true;
+                o.EventsType = typeof(SignedIn);
             });
         services.AddRateLimiter(o =>
         {

@@ -21,9 +21,12 @@ public sealed record Asked(Write Write, int SeenVersion, bool IsHarmless = false
     };
 
     /// <summary>Who asks, when, and a fingerprint of what is asked for, so that a key is never used for another thing.</summary>
-    public static Write WriteOf<T>(HttpContext http, Guid key, T request, DateTimeOffset now)
+    public static Write WriteOf<T>(HttpContext http, Guid key, T request, DateTimeOffset now) =>
+        WriteOf(http, PersonAtBench.Of(http.User)!, key, request, now);
+
+    /// <summary>The same of a person who is not signed in yet.</summary>
+    public static Write WriteOf<T>(HttpContext http, PersonAtBench person, Guid key, T request, DateTimeOffset now)
     {
-        var person = PersonAtBench.Of(http.User)!;
         var print = SHA256.HashData(
             JsonSerializer.SerializeToUtf8Bytes(
                 new

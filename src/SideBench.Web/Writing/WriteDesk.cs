@@ -68,9 +68,20 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
     /// <param name="rule">Makes lines of it from those there are, or says what stands in the way.</param>
     /// <param name="cancel">Stops it, until it is sent for good.</param>
     /// <returns>All lines about the shop.</returns>
-    public async Task<Outcome<IReadOnlyList<Entry>>> OnShop(
+    public Task<Outcome<IReadOnlyList<Entry>>> OnShop(
         Asked asked,
         Func<IReadOnlyList<Entry>, Outcome<IReadOnlyList<EntryBody>>> rule,
+        CancellationToken cancel
+    ) => OnShop(asked, (_, known) => Task.FromResult(rule(known)), cancel);
+
+    /// <summary>Writes about the shop itself, with what goes along in the same unit.</summary>
+    /// <param name="asked">What is asked.</param>
+    /// <param name="rule">Makes lines of it, and writes what goes along; undone when it says what stands in the way.</param>
+    /// <param name="cancel">Stops it, until it is sent for good.</param>
+    /// <returns>All lines about the shop.</returns>
+    public async Task<Outcome<IReadOnlyList<Entry>>> OnShop(
+        Asked asked,
+        Func<Unit, IReadOnlyList<Entry>, Task<Outcome<IReadOnlyList<EntryBody>>>> rule,
         CancellationToken cancel
     )
     {
@@ -83,9 +94,9 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
                 var known = await entries.OfShop(cancel);
                 if (await entries.FindWrite(asked.Write.Key, cancel) is { } earlier)
                     return (false, Again<IReadOnlyList<Entry>>(earlier, asked, () => (List<Entry>)[.. known]));
-                if (version != asked.SeenVersion)
+                if (!asked.IsHarmless && version != asked.SeenVersion)
                     return (false, new Problem(ProblemCode.ShopChanged, "/seenVersion"));
-                var lines = rule(known);
+                var lines = await rule(unit, known);
                 if (!lines.IsGood)
                     return (false, (Outcome<IReadOnlyList<Entry>>)lines.Problems.ToList());
                 var ids = await SubjectStore.NewLines(unit, lines.Value.Count, cancel);

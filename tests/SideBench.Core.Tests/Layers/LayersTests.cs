@@ -17,7 +17,7 @@ public partial class LayersTests
         ["Jobs"],
         ["Shelf"],
         ["Diagnosis"],
-        ["Nozzles", "StripDown", "Waste", "Day"],
+        ["Nozzles", "StripDown", "Waste", "Day", "Accounts"],
         ["Ink"],
         ["HeadCare"],
         ["Bench"],

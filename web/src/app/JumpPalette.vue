@@ -30,6 +30,7 @@ const commands = [
   { title: 'Guides', detail: 'step by step, and the fault book', to: '/guides' },
   { title: 'Sums', detail: 'small sums of the trade', to: '/sums' },
   { title: 'Practice', detail: 'the shop’s schools and numbers', to: '/practice' },
+  { title: 'Your sign-in', detail: 'your password, PIN, and where you are signed in', to: '/me' },
   { title: 'Words', detail: 'the terms of the trade', to: '/guides/words' },
 ]
 const session = useSession()

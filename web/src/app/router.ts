@@ -69,6 +69,7 @@ export const router = createRouter({
       meta: { title: 'How the odds have done' },
     },
     { path: '/people', component: () => import('@/features/accounts/PeoplePage.vue'), meta: { title: 'People' } },
+    { path: '/me', component: () => import('@/features/accounts/MePage.vue'), meta: { title: 'Your sign-in' } },
     ...crafts.flatMap((craft) => craft.routes),
     { path: '/:rest(.*)*', component: () => import('./NotFoundPage.vue'), meta: { title: 'Not found' } },
   ],

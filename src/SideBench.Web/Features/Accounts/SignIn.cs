@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Identity;
+using SideBench.Core.Accounts;
 using SideBench.Core.Identity;
 using SideBench.Core.Outcomes;
 using SideBench.Data.People;
@@ -10,12 +11,6 @@ public sealed class SignIn(PeopleStore people, SignInTries tries, TimeProvider c
 {
     /// <summary>Wrong tries in a row before the lock.</summary>
     public const int MostTries = 5;
-
-    /// <summary>Shortest password, characters.</summary>
-    public const int ShortestPassword = 10;
-
-    /// <summary>Shortest PIN for the quick switch, digits.</summary>
-    public const int ShortestPin = 4;
 
     /// <summary>Wrong tries from one address, whoever they were for, before it is locked.</summary>
     public const int MostFromOneAddress = 20;
@@ -38,8 +33,8 @@ public sealed class SignIn(PeopleStore people, SignInTries tries, TimeProvider c
         if (await tries.LockedUntil($"address {from}", clock.GetUtcNow(), cancel) is { } until)
             return LockedOut(until);
         var person = Guard.IsKeepable(name) ? await people.FindByName(name, cancel) : null;
-        if (person is not null)
-            return await Check(person, "password", person.PasswordHash, password, from, cancel);
+        if (person is { PasswordHash: { } hash, Standing: AccountStanding.Active })
+            return await Check(person, "password", hash, password, from, cancel);
         Hasher.VerifyHashedPassword("", NobodysHash, password);
         await Wrong(from, cancel);
         return new Problem(ProblemCode.WrongSignIn, "");
@@ -54,10 +49,31 @@ public sealed class SignIn(PeopleStore people, SignInTries tries, TimeProvider c
     {
         if (await tries.LockedUntil($"address {from}", clock.GetUtcNow(), cancel) is { } until)
             return LockedOut(until);
-        if (await people.Find(id, cancel) is { PinHash: { } hash } person)
+        if (await people.Find(id, cancel) is { PinHash: { } hash, Standing: AccountStanding.Active } person)
             return await Check(person, "pin", hash, pin, from, cancel);
         await Wrong(from, cancel);
         return new Problem(ProblemCode.WrongSignIn, "/pin");
+    }
+
+    /// <summary>The person, when name and one-time code fit and its time is not over.</summary>
+    /// <param name="name">The name.</param>
+    /// <param name="code">The code.</param>
+    /// <param name="from">The address that asks.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<Outcome<PersonRow>> ByCode(string name, string code, string from, CancellationToken cancel)
+    {
+        if (await tries.LockedUntil($"address {from}", clock.GetUtcNow(), cancel) is { } until)
+            return LockedOut(until);
+        var person = Guard.IsKeepable(name) ? await people.FindByName(name, cancel) : null;
+        if (person is { CodeHash: { } hash, CodeUntil: { } holds } && holds > clock.GetUtcNow())
+        {
+            var fits = await Check(person, "code", hash, code, from, cancel);
+            return fits.IsGood || fits.Problems[0].Code == ProblemCode.LockedOut ? fits : new Problem(AccountsProblem.WrongCode, "/code");
+        }
+
+        Hasher.VerifyHashedPassword("", NobodysHash, code);
+        await Wrong(from, cancel);
+        return new Problem(AccountsProblem.WrongCode, "/code");
     }
 
     // A try is counted before the secret is looked at: twenty at once are twenty.

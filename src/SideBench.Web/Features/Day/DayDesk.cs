@@ -1,3 +1,4 @@
+using SideBench.Core.Accounts;
 using SideBench.Core.Day;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
@@ -58,7 +59,7 @@ public sealed class DayDesk(JobStore jobs, EntryStore entries, PeopleStore peopl
 
     /// <summary>People who work at the bench.</summary>
     internal async Task<IReadOnlyList<PersonRow>> Bench(CancellationToken cancel) =>
-        [.. (await people.All(cancel)).Where(p => Permissions.May(p.Role, Act.Bench))];
+        [.. (await people.All(cancel)).Where(p => p.Standing == AccountStanding.Active && Permissions.May(p.Role, Act.Bench))];
 
     /// <summary>How minutes have done, by the latest lines; looked at anew once an hour.</summary>
     internal async Task<DayMinutes> Minutes(CancellationToken cancel)

@@ -2,6 +2,7 @@ using Npgsql;
 using SideBench.Data.Jobs;
 using SideBench.Data.Record;
 using SideBench.Data.Shop;
+using SideBench.Web.Features.Accounts;
 using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Events;
@@ -13,6 +14,7 @@ public sealed class DatabaseEar(
     BenchBooks books,
     EntryStore entries,
     VerdictStore verdicts,
+    SignedIn signedIn,
     TimeProvider clock,
     ILogger<DatabaseEar> log
 ) : BackgroundService
@@ -30,6 +32,7 @@ public sealed class DatabaseEar(
                     () => _ = Reload(hub.Begin, stoppingToken),
                     (job, version) => hub.Tell($"{{\"job\":{job},\"version\":{version}}}"),
                     () => _ = Reload(() => hub.Tell("{\"shop\":true}"), stoppingToken),
+                    signedIn.Forget,
                     stoppingToken
                 );
             }
@@ -49,6 +52,7 @@ public sealed class DatabaseEar(
     // What holds for the whole shop is read anew before the pages are told of it.
     private async Task Reload(Action then, CancellationToken cancel)
     {
+        signedIn.Forget();
         try
         {
             await books.Load(entries, verdicts, cancel);

@@ -1,88 +1,97 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
-import { reactive, ref } from 'vue'
-import { api, dataOf, Refused, type ProblemBody } from '@/shared/api/client'
+import { reactive } from 'vue'
+import { moment } from '@/shared/format'
+import { useSession } from '@/shared/state/useSession'
 import FieldRow from '@/shared/ui/FieldRow.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import AccountRow from './AccountRow.vue'
+import SignInList from './SignInList.vue'
+import { useAccounts } from './useAccounts'
 
-const people = useQuery({ queryKey: ['people'], queryFn: () => dataOf(api.GET('/api/people')) })
-const person = reactive({ name: '', role: 'Technician', password: '', pin: '' })
-const problem = ref<ProblemBody | null>(null)
+const session = useSession()
+const accounts = useAccounts()
+const person = reactive({ name: '', role: 'Technician' })
 
-async function add() {
-  problem.value = null
-  try {
-    await dataOf(api.POST('/api/people', { body: { ...person } }))
-    Object.assign(person, { name: '', password: '', pin: '' })
-    await people.refetch()
-  } catch (e) {
-    if (!(e instanceof Refused)) throw e
-    problem.value = e.body
-  }
+async function invite() {
+  if (await accounts.invite({ ...person })) person.name = ''
 }
 </script>
 
 <template>
   <h1 class="mb-3 text-2xl">People of the shop</h1>
-  <div class="grid gap-4 lg:grid-cols-2">
-    <LoadState :pending="people.isPending.value" :error="people.error.value" what="people" @retry="people.refetch()">
-      <ul class="panel divide-y divide-line">
-        <li v-for="p in people.data.value" :key="p.id" class="flex min-h-11 items-center justify-between gap-3">
-          <span class="font-bold">{{ p.name }}</span>
-          <span>{{ p.role.toLowerCase() }}{{ p.hasPin ? ', has a PIN' : '' }}</span>
-        </li>
-      </ul>
+  <ProblemNote
+    class="mb-3"
+    :problem="accounts.problem.value"
+    :asking="accounts.asking.value"
+    :can-retry="accounts.canRetry.value"
+    @retry="accounts.retry"
+    @dismiss="accounts.dismiss"
+  />
+  <section
+    v-if="accounts.made.value"
+    class="panel mb-3 border-2 border-ink"
+    role="status"
+    aria-labelledby="code-title"
+    data-testid="made-code"
+  >
+    <h2 id="code-title" class="text-xl">One-time code for {{ accounts.made.value.name }}</h2>
+    <p class="my-2 font-mono text-3xl">{{ accounts.made.value.code }}</p>
+    <p>
+      It is told this once, and holds until {{ moment(accounts.made.value.until) }}. At the sign-in they press
+      <b>I have a one-time code</b> and choose their own password.
+    </p>
+    <button type="button" class="press mt-2" @click="accounts.made.value = null">It is written down</button>
+  </section>
+  <div class="grid items-start gap-4 xl:grid-cols-[3fr_2fr]">
+    <LoadState
+      :pending="accounts.query.isPending.value"
+      :error="accounts.query.error.value"
+      what="people"
+      @retry="accounts.query.refetch()"
+    >
+      <div class="panel">
+        <ul class="divide-y divide-line" data-testid="accounts">
+          <AccountRow
+            v-for="a in accounts.here.value"
+            :key="a.id"
+            :account="a"
+            :accounts="accounts"
+            :is-self="a.id === session.person?.id"
+          />
+        </ul>
+        <p v-if="accounts.gone.value.length" class="mt-2 border-t border-line pt-2 text-soft">
+          Have left: {{ accounts.gone.value.map((a) => a.name).join(', ') }}.
+        </p>
+      </div>
     </LoadState>
-    <form class="panel space-y-3" @submit.prevent="add">
-      <h2 class="text-xl">Add a person</h2>
-      <FieldRow v-slot="f" label="Name" pointer="/name" :problem="problem">
-        <input
-          :id="f.id"
-          v-model="person.name"
-          class="field"
-          :aria-invalid="f.invalid"
-          :aria-describedby="f.described"
-        />
-      </FieldRow>
-      <FieldRow v-slot="f" label="Role" pointer="/role" :problem="problem">
-        <select :id="f.id" v-model="person.role" class="field">
-          <option value="Technician">Technician: works at the bench</option>
-          <option value="Counter">Counter: takes in, speaks, hands over</option>
-          <option value="Owner">Owner: all of it, and accounts</option>
-        </select>
-      </FieldRow>
-      <FieldRow v-slot="f" label="Password" pointer="/password" :problem="problem" help="At least 10 characters.">
-        <input
-          :id="f.id"
-          v-model="person.password"
-          type="password"
-          autocomplete="new-password"
-          class="field"
-          :aria-invalid="f.invalid"
-          :aria-describedby="f.described"
-        />
-      </FieldRow>
-      <FieldRow
-        v-slot="f"
-        label="PIN for the quick switch"
-        pointer="/pin"
-        :problem="problem"
-        help="4 digits or more; may stay empty."
-      >
-        <input
-          :id="f.id"
-          v-model="person.pin"
-          type="password"
-          inputmode="numeric"
-          autocomplete="off"
-          class="field"
-          :aria-invalid="f.invalid"
-          :aria-describedby="f.described"
-        />
-      </FieldRow>
-      <ProblemNote :problem="problem" @dismiss="problem = null" />
-      <button type="submit" class="press press-main">Add</button>
-    </form>
+    <div class="space-y-4">
+      <form class="panel space-y-3" @submit.prevent="invite">
+        <h2 class="text-xl">Invite a person</h2>
+        <FieldRow v-slot="f" label="Name" pointer="/name" :problem="accounts.problem.value">
+          <input
+            :id="f.id"
+            v-model="person.name"
+            class="field"
+            maxlength="120"
+            autocomplete="off"
+            :aria-invalid="f.invalid"
+            :aria-describedby="f.described"
+          />
+        </FieldRow>
+        <FieldRow v-slot="f" label="Role" pointer="/role">
+          <select :id="f.id" v-model="person.role" class="field">
+            <option value="Technician">Technician: works at the bench</option>
+            <option value="Counter">Counter: takes in, speaks, hands over</option>
+            <option value="Owner">Owner: all of it, and accounts</option>
+          </select>
+        </FieldRow>
+        <button type="submit" class="press press-main" :disabled="accounts.busy.value">Make a one-time code</button>
+      </form>
+      <section class="panel" aria-labelledby="places">
+        <h2 id="places" class="mb-2 text-xl">Signed in now</h2>
+        <SignInList :all="true" />
+      </section>
+    </div>
   </div>
 </template>

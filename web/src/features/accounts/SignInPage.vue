@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { v4 as uuid } from 'uuid'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { Refused, type ProblemBody } from '@/shared/api/client'
 import { useSession } from '@/shared/state/useSession'
 import FieldRow from '@/shared/ui/FieldRow.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import SecretField from './SecretField.vue'
 
 const session = useSession()
 const route = useRoute()
@@ -12,15 +14,22 @@ const router = useRouter()
 const name = ref('')
 const password = ref('')
 const code = ref('')
+const pin = ref('')
+const joining = ref(false)
 const problem = ref<ProblemBody | null>(null)
 const busy = ref(false)
-const first = () => session.view?.needsFirstOwner === true
+const first = computed(() => session.view?.needsFirstOwner === true)
+// One key for one joining, whoever presses again.
+const key = uuid()
+const title = computed(() => (first.value ? 'Begin this shop' : joining.value ? 'Join this shop' : 'Side Bench'))
 
 async function enter() {
   busy.value = true
   problem.value = null
   try {
-    if (first()) await session.firstOwner(code.value, name.value, password.value)
+    if (first.value) await session.firstOwner(code.value, name.value, password.value)
+    else if (joining.value)
+      await session.join({ key, name: name.value, code: code.value, password: password.value, pin: pin.value })
     else await session.signIn(name.value, password.value)
     await router.push(String(route.query.to ?? '/today'))
   } catch (e) {
@@ -30,17 +39,23 @@ async function enter() {
     busy.value = false
   }
 }
+
+function turn() {
+  joining.value = !joining.value
+  problem.value = null
+}
 </script>
 
 <template>
   <main class="grid min-h-screen place-items-center p-4">
     <form class="panel w-full max-w-md space-y-4 p-6" @submit.prevent="enter">
-      <h1 class="text-2xl">{{ first() ? 'Begin this shop' : 'Side Bench' }}</h1>
-      <p v-if="first()">
+      <h1 class="text-2xl">{{ title }}</h1>
+      <p v-if="first">
         Nobody has an account here yet. The console where the server was started shows a one-time code.
       </p>
+      <p v-else-if="joining">Type your name as the owner wrote it, and the code you were given.</p>
       <p v-else class="text-soft">Sign in to the bench.</p>
-      <FieldRow v-if="first()" v-slot="f" label="One-time code" pointer="/code" :problem="problem">
+      <FieldRow v-if="first || joining" v-slot="f" label="One-time code" pointer="/code" :problem="problem">
         <input
           :id="f.id"
           v-model="code"
@@ -60,26 +75,29 @@ async function enter() {
           :aria-describedby="f.described"
         />
       </FieldRow>
-      <FieldRow
-        v-slot="f"
-        label="Password"
+      <SecretField
+        v-model="password"
+        :label="joining ? 'Your new password' : 'Password'"
         pointer="/password"
         :problem="problem"
-        :help="first() ? 'At least 10 characters.' : undefined"
-      >
-        <input
-          :id="f.id"
-          v-model="password"
-          type="password"
-          class="field"
-          :autocomplete="first() ? 'new-password' : 'current-password'"
-          :aria-invalid="f.invalid"
-          :aria-describedby="f.described"
-        />
-      </FieldRow>
+        :kind="first || joining ? 'new-password' : 'current-password'"
+        :help="first || joining ? 'At least 10 characters; a few words that do not belong together.' : undefined"
+      />
+      <SecretField
+        v-if="joining"
+        v-model="pin"
+        label="PIN for the quick switch"
+        pointer="/pin"
+        :problem="problem"
+        kind="pin"
+        help="4 to 12 digits; may stay empty."
+      />
       <ProblemNote :problem="problem" @dismiss="problem = null" />
       <button type="submit" class="press press-main w-full" :disabled="busy">
-        {{ first() ? 'Make the owner’s account' : 'Sign in' }}
+        {{ first ? 'Make the owner’s account' : joining ? 'Join' : 'Sign in' }}
+      </button>
+      <button v-if="!first" type="button" class="press w-full" @click="turn">
+        {{ joining ? 'I have a password' : 'I have a one-time code' }}
       </button>
     </form>
   </main>

@@ -75,6 +75,9 @@ async function enter() {
       </div>
       <p v-if="problem" role="alert" class="mt-2 text-stop">{{ problem.title }}. {{ problem.hint }}</p>
     </form>
-    <button type="button" class="press mt-4" @click="emit('leave')">Sign out</button>
+    <p class="mt-4 flex flex-wrap gap-2">
+      <RouterLink to="/me" class="press" @click="emit('close')">Your password and PIN</RouterLink>
+      <button type="button" class="press" @click="emit('leave')">Sign out</button>
+    </p>
   </AppDialog>
 </template>

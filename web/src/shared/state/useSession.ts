@@ -36,11 +36,15 @@ export const useSession = defineStore('session', () => {
     take(await dataOf(api.POST('/api/session/first-owner', { body: { code, name, password } })))
   }
 
+  async function join(body: Api<'JoinRequest'>) {
+    take(await dataOf(api.POST('/api/session/join', { body })))
+  }
+
   async function signOut() {
     take(await dataOf(api.DELETE('/api/session')))
   }
 
   const person = computed(() => view.value?.person ?? null)
   const mayBench = computed(() => person.value?.role !== 'Counter')
-  return { view, person, mayBench, ended, clockOffset, load, signIn, switchTo, firstOwner, signOut }
+  return { view, person, mayBench, ended, clockOffset, load, signIn, switchTo, firstOwner, join, signOut }
 })
