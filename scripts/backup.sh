@@ -1,5 +1,5 @@
-# What a backup is: a tar of a manifest, the record as PostgreSQL's own archive, and the shop's own packs. The keys behind cookies stay at home:
-# whoever holds a copy cannot sign in with it to the shop it was made of.
+# What a backup is: a tar of a manifest, the record as PostgreSQL's own archive, and the shop's own packs. The keys behind cookies, and where
+# people are signed in, stay at home: whoever holds a copy cannot sign in with it to the shop it was made of.
 BACKUP_FORMAT=1
 backup_sql() { "$(pg_bin)/psql" -v ON_ERROR_STOP=1 -qAtX "$@"; }
 
@@ -9,7 +9,7 @@ backup_counts() {
     SELECT 'SELECT json_build_object(' || string_agg(format(
       '%L, (SELECT json_build_array(count(*), coalesce(sum(hashtextextended(t::text, 0)), 0)::text) FROM %I t)', tablename, tablename
     ), ', ' ORDER BY tablename) || ')'
-    FROM pg_tables WHERE schemaname = 'public' AND tablename <> 'guard_keys'"
+    FROM pg_tables WHERE schemaname = 'public' AND tablename NOT IN ('guard_keys', 'sign_ins')"
 }
 
 # backup_write FILE PACKS: while people work; what is counted and what is written are of one moment.
@@ -25,7 +25,7 @@ backup_write() (
   echo "BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY; SELECT pg_export_snapshot();" >&"$writer"
   read -r snapshot <&"$reader" || fail "The record could not be read. Nothing was written."
   echo "$ask;" >&"$writer"; read -r counts <&"$reader"
-  "$(pg_bin)/pg_dump" -Fc --snapshot="$snapshot" --exclude-table-data=guard_keys -f "$dir/record.dump" ||
+  "$(pg_bin)/pg_dump" -Fc --snapshot="$snapshot" --exclude-table-data=guard_keys --exclude-table-data=sign_ins -f "$dir/record.dump" ||
     fail "The record could not be read in full. Nothing was written."
   echo "COMMIT;" >&"$writer"; exec {writer}>&-
   if [ -d "$packs" ]; then tar -C "$packs" -cf "$dir/packs.tar" .; else tar -T /dev/null -cf "$dir/packs.tar"; fi
@@ -111,7 +111,7 @@ backup_restore() {
   "$(pg_bin)/pg_restore" --exit-on-error --no-owner -d "$fresh" "$dir/record.dump" ||
     { backup_finish "$data"; fail "The backup could not be read in full. Nothing was changed."; }
   # Whoever was signed in at the shop that was copied is not signed in here.
-  backup_sql -d "$fresh" -c "TRUNCATE guard_keys"
+  backup_sql -d "$fresh" -c "TRUNCATE guard_keys" -c "DO \$\$ BEGIN IF to_regclass('sign_ins') IS NOT NULL THEN TRUNCATE sign_ins; END IF; END \$\$"
   if [ -s "$dir/packs.tar" ]; then mkdir -p "$data/packs.$fresh"; tar -xf "$dir/packs.tar" -C "$data/packs.$fresh"; fi
   if [ "$(backup_sql -d postgres -c "SELECT count(*) FROM pg_database WHERE datname = '$PGDATABASE'")" = 1 ]; then
     # Both names change at once, or neither does.

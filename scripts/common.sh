@@ -43,6 +43,15 @@ as_postgres() {
   if is_root; then setpriv --reuid=postgres --regid=postgres --init-groups "$@"; else "$@"; fi
 }
 
+# server_user FILE...: the user that the server runs as when root starts it: one of its own, that can read these files; empty for whoever starts it.
+server_user() {
+  local file
+  is_root || return 0
+  getent passwd side-bench >/dev/null || useradd --system --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin side-bench 2>/dev/null || return 0
+  for file in "$@"; do setpriv --reuid=side-bench --regid=side-bench --clear-groups test -r "$file" || return 0; done
+  echo side-bench
+}
+
 # Below the ports that the system hands out to outgoing connections: none of ours is taken, or answers itself, by chance.
 free_port() {
   local port

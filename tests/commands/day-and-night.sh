@@ -63,11 +63,14 @@ holds "it begins again" begin
 kill -KILL "$START_PID"; wait "$START_PID" 2>/dev/null || true; START_PID=
 holds "it begins again after being killed" begin
 holds "the server is well" http_says 200 "$port" /health
+server_pid() { pgrep -f "SideBench.Web.dll --urls http://127.0.0.1:$port " | head -n 1; }
+own=$(server_user "$BUILD/server/SideBench.Web.dll" "$data/packs" "$(command -v dotnet)")
+holds "the server runs as its own user, where root starts it" [ "$(stat -c %U "/proc/$(server_pid)")" = "${own:-$(id -un)}" ]
 kill -KILL "$(sed -n 1p "$data/pg/postmaster.pid")"
 holds "without its database it says so, and lives" becomes 503 /health
 holds "a database that died is brought back" becomes 200 /api/session
 holds "and its end is told" grep -q 'The database ended' "$log"
-kill -KILL "$(pgrep -f "SideBench.Web.dll --urls http://127.0.0.1:$port ")"
+kill -KILL "$(server_pid)"
 holds "so is a server that died" becomes 200 /health
 holds "and that is told" grep -q 'The server ended' "$log"
 end
@@ -94,6 +97,28 @@ refuses "a damaged backup" "$ROOT/sidebench" restore "$night/damaged.backup" --d
 sed 's/"entries" : \[[0-9]*/"entries" : [1/' "$night/manifest.json" > "$night/newer/manifest.json"; cp "$night/record.dump" "$night/newer/"
 tar -C "$night/newer" -cf "$night/other.backup" manifest.json record.dump packs.tar
 refuses "a backup that is not what was counted is not proved" "$ROOT/sidebench" prove "$night/other.backup"
+# By night: at its hour, proved, the old ones thinned; while one runs another does not; a folder with no room tells so and keeps what it has.
+nights="$night/nights"; mkdir -p "$nights"
+for ago in $(seq 1 60); do : > "$nights/side-bench-$(date -d "-$ago days" +%F).backup"; done
+proved_at_night() {
+  local try
+  for try in $(seq 600); do [ -s "$nights/last-proved.json" ] && return; pause 0.1; done
+  return 1
+}
+holds "it begins with a backup each night" begin --nightly 00:00 --backups "$nights"
+holds "which is written and proved" proved_at_night
+holds "today's is there, for its owner alone" [ "$(stat -c %a "$nights/side-bench-$(date +%F).backup")" = 600 ]
+holds "of the old ones those of 7 days, 5 weeks and 3 months are kept" [ "$(find "$nights" -name 'side-bench-*.backup' | wc -l)" -le 13 ]
+holds "and no fewer" [ "$(find "$nights" -name 'side-bench-*.backup' | wc -l)" -ge 11 ]
+end
+rm -f "$nights/side-bench-$(date +%F).backup"
+(exec 7> "$nights/.lock"; flock 7; "$ROOT/sidebench" nightly "$nights" --data "$data" > "$night/second" 2>&1)
+holds "two at once are one" grep -q 'is being written' "$night/second"
+cp "$nights/last-proved.json" "$night/proved-before"
+refuses "without room for it" env DOTNET_EnableWriteXorExecute=0 bash -c "ulimit -f 200; '$ROOT/sidebench' nightly '$nights' --data '$data'"
+holds "the reason is told" grep -q '"said": "[^"]' "$nights/last-try.json"
+holds "and the last proved one still counts" cmp "$nights/last-proved.json" "$night/proved-before"
+holds "by hand it is as good" "$ROOT/sidebench" nightly "$nights" --data "$data"
 echo 'five plain words of ours' > "$night/words"; echo 'other words' > "$night/wrong"
 command -v systemd-analyze >/dev/null || install systemd
 holds "the unit for systemd is one" systemd-analyze verify "$ROOT/docs/side-bench.service"

@@ -8,6 +8,7 @@ using SideBench.Web.Features.Machines;
 using SideBench.Web.Features.Practice;
 using SideBench.Web.Features.Search;
 using SideBench.Web.Features.TakeIn;
+using SideBench.Web.Features.Upkeep;
 using SideBench.Web.Plugs;
 using SideBench.Web.Problems;
 
@@ -22,6 +23,7 @@ public static class Routes
         var api = app.MapGroup("/api");
         api.MapAccounts();
         api.MapPeople();
+        api.MapUpkeep();
         api.MapBoard();
         api.MapTakeIn();
         api.MapJobs();

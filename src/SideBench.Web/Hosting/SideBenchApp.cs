@@ -26,6 +26,7 @@ using SideBench.Web.Features.Events;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Features.Practice;
 using SideBench.Web.Features.TakeIn;
+using SideBench.Web.Features.Upkeep;
 using SideBench.Web.Plugs;
 using SideBench.Web.Problems;
 using SideBench.Web.Writing;
@@ -82,7 +83,12 @@ public static class SideBenchApp
             .AddSingleton<SignIn>()
             .AddSingleton<SignedIn>()
             .AddSingleton<AccountDesk>()
-            .AddSingleton<FirstOwnerCode>();
+            .AddSingleton<FirstOwnerCode>()
+            .AddSingleton(s => new BackupWatch(
+                Environment.GetEnvironmentVariable(BackupWatch.Setting) ?? "",
+                s.GetRequiredService<TimeProvider>().GetUtcNow(),
+                s.GetRequiredService<TimeProvider>()
+            ));
         services.AddSingleton<EventHub>().AddHostedService<DatabaseEar>();
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
         services.AddOpenApi("v1", Description.Describe);

@@ -6,6 +6,7 @@ import FieldRow from '@/shared/ui/FieldRow.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import AccountRow from './AccountRow.vue'
+import BackupNote from './BackupNote.vue'
 import SignInList from './SignInList.vue'
 import { useAccounts } from './useAccounts'
 
@@ -88,6 +89,7 @@ async function invite() {
         </FieldRow>
         <button type="submit" class="press press-main" :disabled="accounts.busy.value">Make a one-time code</button>
       </form>
+      <BackupNote />
       <section class="panel" aria-labelledby="places">
         <h2 id="places" class="mb-2 text-xl">Signed in now</h2>
         <SignInList :all="true" />

@@ -4,6 +4,7 @@ import { useKeys } from '@/shared/state/useKeys'
 import { useNow } from '@/shared/state/useNow'
 import { useSession } from '@/shared/state/useSession'
 import { standingNow, useBoard } from '@/shared/state/useBoard'
+import BackupNote from '@/features/accounts/BackupNote.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import DayLines from './DayLines.vue'
@@ -76,6 +77,7 @@ useKeys(() => [
     </p>
     <button type="button" class="press no-print" @click="print">Print</button>
   </header>
+  <BackupNote v-if="session.person?.role === 'Owner'" only-wrong class="no-print mb-2" />
   <LoadState :pending="isPending" :error="error" what="the bench" @retry="refetch()">
     <section v-if="shown.length === 0" class="panel">
       <h2 class="text-xl">No machine is here</h2>
