@@ -19,8 +19,13 @@ public sealed class BenchClient : IDisposable
         };
 
     /// <summary>Signs in.</summary>
-    public async Task SignIn(string name, string password)
+    /// <param name="name">The name.</param>
+    /// <param name="password">The password.</param>
+    /// <param name="from">The address that a proxy would tell: tries are counted by address.</param>
+    public async Task SignIn(string name, string password, string? from = null)
     {
+        if (from is not null)
+            http.DefaultRequestHeaders.Add("X-Forwarded-For", from);
         await TakeToken(await http.GetAsync("/api/session"));
         await TakeToken(await http.PostAsJsonAsync("/api/session", new { name, password }));
     }
@@ -55,6 +60,39 @@ public sealed class BenchClient : IDisposable
         answer.EnsureSuccessStatusCode();
         await answer.Content.ReadAsByteArrayAsync();
         return true;
+    }
+
+    /// <summary>Listens until a message has these words.</summary>
+    /// <param name="words">The words.</param>
+    /// <param name="opened">Called once it listens.</param>
+    /// <param name="cancel">Ends it.</param>
+    /// <returns>Whether it was heard.</returns>
+    public async Task<bool> Hear(string words, Action opened, CancellationToken cancel)
+    {
+        try
+        {
+            using var answer = await http.GetAsync("/api/events", HttpCompletionOption.ResponseHeadersRead, cancel);
+            using var lines = new StreamReader(await answer.Content.ReadAsStreamAsync(cancel));
+            // The first message says that nothing is missed from now on.
+            for (var first = true; await lines.ReadLineAsync(cancel) is { } line; )
+            {
+                if (first && line.Contains("all", StringComparison.Ordinal))
+                {
+                    first = false;
+                    opened();
+                }
+                else if (line.Contains(words, StringComparison.Ordinal))
+                {
+                    return true;
+                }
+            }
+        }
+        catch (Exception e) when (e is OperationCanceledException or HttpRequestException or IOException)
+        {
+            return false;
+        }
+
+        return false;
     }
 
     /// <summary>Writes a note on a job.</summary>

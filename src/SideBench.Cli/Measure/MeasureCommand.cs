@@ -29,13 +29,17 @@ public static class MeasureCommand
             return LedgerMeasure.Ink(slots);
         if (options is ["waste", .. var stores])
             return LedgerMeasure.Waste(stores);
+        if (options is ["load", .. var load])
+            return await LoadMeasure.Run(load);
+        if (options is ["fuzz", .. var asked])
+            return await Fuzz.FuzzMeasure.Run(asked);
         if (options is ["day", .. var days])
             return DayMeasure.Run(days);
         if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
             return 2;
         var root = Settings.Needed(Settings.Database);
         var webRoot = Path.Combine(AppContext.BaseDirectory, "wwwroot");
-        var many = Option(options, "--jobs") is { } asked ? int.Parse(asked, CultureInfo.InvariantCulture) : UsualLarge;
+        var many = Option(options, "--jobs") is { } told ? int.Parse(told, CultureInfo.InvariantCulture) : UsualLarge;
         Console.WriteLine($"Filling scratch databases with {Small:N0} and {many:N0} jobs ...");
         await using var small = await ScratchServer.Start(shop, root, Small, webRoot);
         await using var large = await ScratchServer.Start(shop, root, many, webRoot);

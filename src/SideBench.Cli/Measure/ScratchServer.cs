@@ -15,7 +15,9 @@ namespace SideBench.Cli.Measure;
 /// <summary>The real server on a scratch database of a given size, on a loopback port of its own.</summary>
 public sealed class ScratchServer : IAsyncDisposable
 {
-    private const string Password = "measure-only-here";
+    /// <summary>The password of its people.</summary>
+    public const string Password = "measure-only-here";
+
     private const int Seed = 90210;
     private readonly WebApplication app;
 
@@ -37,6 +39,20 @@ public sealed class ScratchServer : IAsyncDisposable
     /// <summary>How many lines its record has.</summary>
     public int Lines { get; }
 
+    /// <summary>Where it listens.</summary>
+    public Uri Address => new(app.Urls.First());
+
+    /// <summary>One of its open jobs, by its place among them from 0.</summary>
+    public long OpenJob(int place) => Jobs - ScratchShop.OpenJobs + 1 + place;
+
+    /// <summary>Another server on the same records.</summary>
+    public async Task<ScratchServer> Beside(Shop shop, string webRoot)
+    {
+        var other = Built(shop, Connection, webRoot);
+        await other.StartAsync();
+        return new ScratchServer(other, Connection, Jobs, Lines, new BenchClient(new Uri(other.Urls.First())));
+    }
+
     /// <summary>A signed-in browser of it.</summary>
     public BenchClient Client { get; }
 
@@ -48,13 +64,7 @@ public sealed class ScratchServer : IAsyncDisposable
     public static async Task<ScratchServer> Start(Shop shop, string root, int jobs, string webRoot)
     {
         var connection = await Scratch.Make(root, $"measure_{jobs}");
-        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { WebRootPath = webRoot, EnvironmentName = "Production" });
-        builder.Logging.SetMinimumLevel(LogLevel.Error);
-        builder.AddSideBench(shop, connection, "");
-        builder.WebHost.UseUrls("http://127.0.0.1:0");
-        var app = builder.Build();
-        app.UseSideBench();
-        app.MapSideBench();
+        var app = Built(shop, connection, webRoot);
         var people = app.Services.GetRequiredService<PeopleStore>();
         for (var i = 1; i <= 2; i++)
             await people.Add($"Measure {i}", Role.Owner, SignIn.Hash(Password), null, DateTimeOffset.UtcNow, CancellationToken.None);
@@ -64,6 +74,18 @@ public sealed class ScratchServer : IAsyncDisposable
         var client = new BenchClient(new Uri(app.Urls.First()));
         await client.SignIn("Measure 1", Password);
         return new ScratchServer(app, connection, jobs, lines, client);
+    }
+
+    private static WebApplication Built(Shop shop, string connection, string webRoot)
+    {
+        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { WebRootPath = webRoot, EnvironmentName = "Production" });
+        builder.Logging.SetMinimumLevel(LogLevel.Error);
+        builder.AddSideBench(shop, connection, "");
+        builder.WebHost.UseUrls("http://127.0.0.1:0");
+        var app = builder.Build();
+        app.UseSideBench();
+        app.MapSideBench();
+        return app;
     }
 
     /// <inheritdoc/>

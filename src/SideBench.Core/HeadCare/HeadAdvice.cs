@@ -87,6 +87,6 @@ public static class HeadAdvice
             Chosen = chosen,
             Because = because,
             Outlooks = [],
-            Others = [.. advice.Others.Prepend(advice.Chosen!).Where(o => o.Step.Id != chosen.Step.Id).Take(MostOthers)],
+            Others = [.. advice.Others.Prepend(advice.Chosen).OfType<Candidate>().Where(o => o.Step.Id != chosen.Step.Id).Take(MostOthers)],
         };
 }

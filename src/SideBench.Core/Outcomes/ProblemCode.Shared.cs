@@ -195,6 +195,24 @@ public sealed partial record ProblemCode
         "Try again in a moment; what you typed is kept."
     );
 
+    /// <summary>The disk of the records is full.</summary>
+    public static readonly ProblemCode DiskFull = new(
+        "disk-full",
+        ProblemSort.Away,
+        "The disk of the records is full",
+        "{0}",
+        "Make room on the machine that keeps the records; what you typed is kept."
+    );
+
+    /// <summary>A name of this server that is none.</summary>
+    public static readonly ProblemCode WrongHost = new(
+        "wrong-host",
+        ProblemSort.NotUnderstood,
+        "This server is not called so",
+        "It does not answer under the name “{0}”.",
+        "Open it by the address that its console told; other names are given with SIDEBENCH_HOSTS."
+    );
+
     /// <summary>Already handed over.</summary>
     public static readonly ProblemCode HandedOverAlready = new(
         "handed-over-already",

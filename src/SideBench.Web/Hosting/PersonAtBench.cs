@@ -38,6 +38,9 @@ public sealed record PersonAtBench(PersonId Id, string Name, Role Role)
     public static Guid? SignInOf(ClaimsPrincipal? user) => Guid.TryParse(user?.FindFirstValue(ClaimTypes.Sid), out var id) ? id : null;
 }
 
+/// <summary>What one must be allowed to do to be answered; part of the API's description.</summary>
+public sealed record ActNeeded(Act Act);
+
 /// <summary>Guards endpoints by what a role may do.</summary>
 public static class ActGuard
 {
@@ -45,6 +48,7 @@ public static class ActGuard
     public static TBuilder For<TBuilder>(this TBuilder builder, Act act)
         where TBuilder : IEndpointConventionBuilder
     {
+        builder.WithMetadata(new ActNeeded(act));
         builder.AddEndpointFilter(
             async (context, next) =>
             {

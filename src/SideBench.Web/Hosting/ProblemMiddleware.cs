@@ -49,6 +49,9 @@ public sealed class ProblemMiddleware(RequestDelegate next, ILogger<ProblemMiddl
                 return new Problem(ProblemCode.NotUnderstood, "", bad.InnerException?.Message ?? bad.Message);
             case InvalidDataException data:
                 return new Problem(ProblemCode.NotUnderstood, "", data.Message);
+            case PostgresException { SqlState: PostgresErrorCodes.DiskFull }:
+                log.LogError(e, "the disk is full while answering {Method} {Path}", http.Request.Method, http.Request.Path);
+                return new Problem(ProblemCode.DiskFull, "", known.Length > 0 ? known : "There is no room for it.");
             case var away when IsUnreachable(away):
                 log.LogWarning(e, "database cannot be reached while answering {Path}", http.Request.Path);
                 return new Problem(ProblemCode.DatabaseUnreachable, "", known.Length > 0 ? known : "They do not answer now.");

@@ -15,6 +15,17 @@ public static class Settings
     /// <summary>Name of the setting that says where a scale listens, <c>host:port</c>; not needed.</summary>
     public const string Scale = "SIDEBENCH_SCALE";
 
+    /// <summary>Name of the setting that lists names under which the server is reached, separated by blanks; addresses need none.</summary>
+    public const string HostNames = "SIDEBENCH_HOSTS";
+
+    private static readonly string[] Names = (Environment.GetEnvironmentVariable(HostNames) ?? "").Split(
+        ' ',
+        StringSplitOptions.RemoveEmptyEntries
+    );
+
+    /// <summary>Names under which the server is reached, beside its addresses.</summary>
+    public static IReadOnlyList<string> Hosts() => Names;
+
     /// <summary>A setting that must be there.</summary>
     public static string Needed(string name) =>
         Environment.GetEnvironmentVariable(name) is { Length: > 0 } value

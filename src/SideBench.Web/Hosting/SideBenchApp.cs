@@ -130,6 +130,7 @@ public static class SideBenchApp
             new ForwardedHeadersOptions { ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto }
         );
         app.UseMiddleware<ProblemMiddleware>();
+        app.Use(OwnNames);
         app.Use(SafeHeaders);
         app.UseResponseCompression();
         app.UseStaticFiles(
@@ -144,6 +145,7 @@ public static class SideBenchApp
         app.UseAuthentication();
         app.UseRateLimiter();
         app.Use(GuardForms);
+        app.Use(KnownPeople);
         app.MapHealthChecks("/health");
         app.MapOpenApi("/openapi/{documentName}.json");
     }
@@ -179,6 +181,25 @@ public static class SideBenchApp
             );
         });
     }
+
+    // A page elsewhere that gives its own name to our address is not answered: by address, as this machine, or by the names that are set.
+    private static Task OwnNames(HttpContext http, RequestDelegate next)
+    {
+        var name = http.Request.Host.Host;
+        return
+            name.Length == 0
+            || name == "localhost"
+            || System.Net.IPAddress.TryParse(name.Trim('[', ']'), out _)
+            || Settings.Hosts().Contains(name, StringComparer.OrdinalIgnoreCase)
+            ? next(http)
+            : ProblemResults.Of(ProblemCode.WrongHost, "", name[..Math.Min(name.Length, Guard.LongestName)]).ExecuteAsync(http);
+    }
+
+    // The description of the API is for who may use it.
+    private static Task KnownPeople(HttpContext http, RequestDelegate next) =>
+        http.Request.Path.StartsWithSegments("/openapi") && http.User.Identity?.IsAuthenticated != true
+            ? ProblemResults.Of(ProblemCode.SignInNeeded).ExecuteAsync(http)
+            : next(http);
 
     private static Task SafeHeaders(HttpContext http, RequestDelegate next)
     {

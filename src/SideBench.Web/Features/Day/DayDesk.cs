@@ -189,15 +189,17 @@ public sealed class DayDesk(JobStore jobs, EntryStore entries, PeopleStore peopl
         {
             if (!hands[h].Spans.Any(s => s.From <= 0 && s.To > 0))
                 continue;
-            var last = here.Select((j, i) => (Place: i, Line: j.Lines.LastOrDefault(l => l.Person == bench[h].Id)))
+            // Somebody new has no line yet.
+            (int Place, Entry Line)? last = here.Select((j, i) => (Place: i, Line: j.Lines.LastOrDefault(l => l.Person == bench[h].Id)))
                 .Where(j => j.Line is not null)
-                .MaxBy(j => j.Line!.Id.Value);
+                .Select(j => ((int, Entry)?)(j.Place, j.Line!))
+                .MaxBy(j => j!.Value.Item2.Id.Value);
             if (
-                last.Line is { } line
-                && (now - line.At).TotalMinutes <= numbers.OnMin
-                && here[last.Place].Job is { Ready: <= 0, Hand: null, At: null }
+                last is { } at
+                && (now - at.Line.At).TotalMinutes <= numbers.OnMin
+                && here[at.Place].Job is { Ready: <= 0, Hand: null, At: null }
             )
-                on.TryAdd(last.Place, h);
+                on.TryAdd(at.Place, h);
         }
 
         return on;

@@ -112,6 +112,9 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
             return job.Problems.ToList();
         if (job.Value.Book.Model.Sheet is not { } plan)
             return new Problem(NozzlesProblem.UnknownLayout, "/layout", job.Value.Book.Model.FullName);
+        // A sheet that was scanned under this key is not scanned again: the answer to it was lost on the way.
+        if (taking.IsMadeUp && job.Value.State.Sheets.Any(s => s.Id == NameOf(taking.Key)))
+            return new SheetTakenView(NameOf(taking.Key), loaded.Row.Version, null);
         var (image, reading) = await turn.Take(() => Look(picture(loaded, plan), plan.Layout), cancel);
         if (!image.IsGood)
             return image.Problems.ToList();

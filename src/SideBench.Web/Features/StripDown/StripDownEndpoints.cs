@@ -292,7 +292,7 @@ public static class StripDownEndpoints
                 PictureCodec.MostBytes / 1024 / 1024
             );
         http.Features.Get<IHttpMaxRequestBodySizeFeature>()?.MaxRequestBodySize = PictureCodec.MostBytes + 1024;
-        if (await jobs.Load(new JobId(id), cancel) is null)
+        if (await jobs.Load(new JobId(id), cancel) is not { } loaded)
             return ProblemResults.Of(ProblemCode.UnknownJob, "", id);
         using var bytes = new MemoryStream();
         await http.Request.Body.CopyToAsync(bytes, cancel);
@@ -300,6 +300,11 @@ public static class StripDownEndpoints
         if (!photo.IsGood)
             return ProblemResults.Of(photo.Problems);
         var (jpeg, width, height) = photo.Value;
+        // What is refused leaves no picture behind.
+        var first = books.Case(loaded);
+        var said = first.IsGood ? OpeningWork.Photo(first.Value.State, PictureStore.Fingerprint(jpeg), of ?? "", label ?? "") : null;
+        if (key == Guid.Empty || said is null or { IsGood: false })
+            return ProblemResults.Of(said?.Problems is { Count: > 0 } refused ? refused : [new Problem(ProblemCode.Missing, "/key")]);
         var print = await pictures.Keep(jpeg, width, height, books.Now, cancel);
         var request = new PhotoRequest(key, seenVersion, of ?? "", label ?? "", print);
         return (

@@ -2,6 +2,10 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { api, dataOf, keepToken, signedIn, type Api } from '@/shared/api/client'
 
+/** What was typed of customers and not sent stays for whoever typed it, not for the next person at this browser. */
+export const drafts = ['side-bench-take-in', 'side-bench-take-in-key']
+const forgetDrafts = () => drafts.forEach((name) => localStorage.removeItem(name))
+
 /** Who is signed in. `ended` is set when a request finds the sign-in gone, so that the page can ask again in place. */
 export const useSession = defineStore('session', () => {
   const view = ref<Api<'SessionView'> | null>(null)
@@ -42,6 +46,7 @@ export const useSession = defineStore('session', () => {
 
   async function signOut() {
     take(await dataOf(api.DELETE('/api/session')))
+    forgetDrafts()
   }
 
   const person = computed(() => view.value?.person ?? null)

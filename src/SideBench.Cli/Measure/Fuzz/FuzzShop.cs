@@ -1,0 +1,243 @@
+using System.Globalization;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+
+namespace SideBench.Cli.Measure.Fuzz;
+
+/// <summary>What a fuzzer knows of the shop: its people at their browsers, its jobs, and how to make a request that fits.</summary>
+/// <param name="server">The server.</param>
+/// <param name="owner">An owner's name.</param>
+/// <param name="password">The password of all who are here from the start.</param>
+/// <param name="others">Name and role of the others, by role.</param>
+/// <param name="chance">The chance.</param>
+public sealed class FuzzShop(Uri server, string owner, string password, IReadOnlyDictionary<string, string> others, Random chance)
+    : IDisposable
+{
+    /// <summary>Somebody who is invited, signed out, suspended and let back.</summary>
+    public const string Victim = "victim";
+
+    /// <summary>Nobody at all.</summary>
+    public const string Nobody = "nobody";
+
+    private const string Owner = "Owner";
+    private static readonly Dictionary<string, string> Sources = new()
+    {
+        ["job"] = "/api/jobs/{job}",
+        ["opening"] = "/api/jobs/{job}/opening",
+        ["sheets"] = "/api/jobs/{job}/sheets",
+        ["ink"] = "/api/jobs/{job}/ink",
+        ["shop"] = "/api/shop",
+        ["shelf"] = "/api/shelf",
+        ["wasteList"] = "/api/waste",
+        ["choices"] = "/api/take-in/choices",
+        ["layouts"] = "/api/layouts",
+        ["day"] = "/api/day",
+        ["calendar"] = "/api/day/calendar",
+        ["signIns"] = "/api/sign-ins",
+        ["accounts"] = "/api/people/accounts",
+    };
+
+    private readonly Dictionary<string, FuzzBrowser> browsers = [];
+    private readonly List<long> jobs = [];
+    private JsonObject self = [];
+    private string code = "";
+
+    /// <summary>The browser of somebody: a role, the victim, nobody.</summary>
+    public FuzzBrowser At(string who) => browsers[who];
+
+    /// <summary>A job to do something with.</summary>
+    public long Job => jobs[chance.Next(jobs.Count)];
+
+    /// <summary>Opens all browsers.</summary>
+    public async Task Open()
+    {
+        foreach (var (role, name) in others.Append(new(Owner, owner)))
+        {
+            browsers[role] = new FuzzBrowser(server);
+            if (!await browsers[role].Enter(name, password))
+                throw new InvalidOperationException($"{name} cannot sign in");
+        }
+
+        browsers[Nobody] = new FuzzBrowser(server);
+        await browsers[Nobody].Enter();
+        browsers[Victim] = new FuzzBrowser(server);
+        await Renew();
+        await FindJobs();
+    }
+
+    /// <summary>Which jobs are here now; machines are taken in when few are left.</summary>
+    public async Task FindJobs()
+    {
+        var board = (await At(Owner).Ask("GET", "/api/board")).Json!;
+        jobs.Clear();
+        jobs.AddRange(board["jobs"]!.AsArray().Select(j => (long)j!["id"]!));
+        if (jobs.Count == 0)
+            jobs.Add(1);
+    }
+
+    /// <summary>Whether the victim is signed in still.</summary>
+    public async Task<bool> IsThere() => (await At(Victim).Ask("GET", "/api/session")).Json?["person"] is not null;
+
+    /// <summary>Somebody new is invited, and joins unless they are to do it themselves.</summary>
+    public async Task Renew(bool joins = true)
+    {
+        self = new JsonObject
+        {
+            ["name"] = $"Fuzz {NewWord()}",
+            ["password"] = "kettle lamp orchard",
+            ["pin"] = "4711",
+        };
+        var body = new JsonObject
+        {
+            ["key"] = Guid.NewGuid(),
+            ["seenVersion"] = await Version("shop", 0),
+            ["name"] = $"{self["name"]}",
+            ["role"] = "Technician",
+        };
+        var made = (await At(Owner).Ask("POST", "/api/people/invitations", JsonContent.Create(body))).Json?["made"];
+        (self["id"], code) = ((long?)made?["of"] ?? 0, (string?)made?["code"] ?? "");
+        await At(Victim).Enter();
+        if (joins)
+            At(Victim)
+                .Take(
+                    await At(Victim)
+                        .Ask(
+                            "POST",
+                            "/api/session/join",
+                            JsonContent.Create(
+                                new
+                                {
+                                    key = Guid.NewGuid(),
+                                    name = $"{self["name"]}",
+                                    code,
+                                    password = $"{self["password"]}",
+                                    pin = "4711",
+                                }
+                            )
+                        )
+                );
+    }
+
+    /// <summary>The version of a job or of the shop, as it stands.</summary>
+    public async Task<int> Version(string about, long job) =>
+        about switch
+        {
+            "shop" => (int?)(await At(Owner).Ask("GET", Sources["shop"])).Json?["version"] ?? 0,
+            // The board tells it without a plan of the job.
+            "job" => (int?)
+                (await At(Owner).Ask("GET", "/api/board")).Json?["jobs"]?.AsArray().FirstOrDefault(j => (long)j!["id"]! == job)?["version"]
+                ?? 0,
+            _ => 0,
+        };
+
+    /// <summary>A template with values of the shop in the place of its words.</summary>
+    /// <param name="template">The template.</param>
+    /// <param name="job">The job in hand.</param>
+    public async Task<JsonNode?> Filled(JsonNode? template, long job)
+    {
+        switch (template)
+        {
+            case JsonObject fields:
+                var made = new JsonObject();
+                foreach (var (name, value) in fields)
+                    made[name] = await Filled(value, job);
+                return made;
+            case JsonArray list:
+                var all = new JsonArray();
+                foreach (var value in list)
+                    all.Add(await Filled(value, job));
+                return all;
+            case JsonValue value when value.TryGetValue<string>(out var word):
+                return word.StartsWith('$') ? await Value(word[1..], job) : word.Split('|')[chance.Next(word.Split('|').Length)];
+            default:
+                return template?.DeepClone();
+        }
+    }
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        foreach (var browser in browsers.Values)
+            browser.Dispose();
+    }
+
+    private async Task<JsonNode?> Value(string word, long job)
+    {
+        var (source, path) = (word.Split(':')[0], word.Split(':')[1]);
+        switch (source)
+        {
+            case "self":
+                return self[path]?.DeepClone();
+            case "code":
+                return code;
+            case "new":
+                return path == "serial" ? $"FZ-{NewWord()}" : $"Fuzz {NewWord()}";
+            case "sheets" when path is "tapped" or "put-right":
+                return Units((await At(Owner).Ask("GET", $"/api/jobs/{job}/sheets")).Json, path == "tapped");
+            case "steps":
+                return Step((await At(Owner).Ask("GET", $"/api/jobs/{job}")).Json?["diagnosis"], path);
+            case "places":
+                var board = (await At(Owner).Ask("GET", "/api/board")).Json;
+                var used = board?["jobs"]?.AsArray().Select(j => (int)j!["place"]!).ToHashSet() ?? [];
+                return Enumerable.Range(1, (int?)board?["places"] ?? 1).FirstOrDefault(p => !used.Contains(p));
+            case "calendar":
+                var address = (await At(Owner).Ask("GET", Sources[source])).Json?["path"];
+                return ((string?)address ?? "/none.ics").Split('/')[^1].Replace(".ics", "", StringComparison.Ordinal);
+            default:
+                var who = source == "signIns" ? Victim : Owner;
+                var answer = await At(who).Ask("GET", Sources[source].Replace("{job}", job.ToString(CultureInfo.InvariantCulture)));
+                return At(answer.Json, path)?.DeepClone();
+        }
+    }
+
+    // A path such as a.b[0].c or a[*].b, where the star is any that has the rest.
+    private JsonNode? At(JsonNode? from, string path)
+    {
+        var at = from;
+        foreach (var step in path.Split('.'))
+        {
+            var bracket = step.IndexOf('[', StringComparison.Ordinal);
+            var name = bracket < 0 ? step : step[..bracket];
+            if (name.Length > 0)
+                at = (at as JsonObject)?[name];
+            if (bracket < 0)
+                continue;
+            var list = at as JsonArray;
+            var which = step[(bracket + 1)..^1];
+            if (list is null or { Count: 0 })
+                return null;
+            at = which == "*" ? list[chance.Next(list.Count)] : list.ElementAtOrDefault(int.Parse(which, CultureInfo.InvariantCulture));
+        }
+
+        return at;
+    }
+
+    private JsonNode? Step(JsonNode? diagnosis, string kind)
+    {
+        IEnumerable<JsonNode?> all =
+            kind == "held"
+                ? (diagnosis?["held"]?.AsArray() ?? [])
+                    .Where(h => (bool)h!["overridable"]!)
+                    .SelectMany(h => h!["steps"]!.AsArray())
+                    .Select(s => s!["stepId"])
+                : (diagnosis?["advice"]?["others"]?.AsArray() ?? [])
+                    .Append(diagnosis?["advice"]?["step"])
+                    .Where(s => (string?)s?["kind"] == kind)
+                    .Select(s => s!["id"]);
+        var list = all.ToList();
+        return list.Count == 0 ? null : list[chance.Next(list.Count)]?.DeepClone();
+    }
+
+    // Complete sheets as they are tapped, or what is on the last one as it was read.
+    private static JsonArray Units(JsonNode? sheets, bool tapped) =>
+        [
+            .. ((tapped ? sheets?["layout"] : sheets?["shown"])?["units"]?.AsArray() ?? []).Select(u => new JsonObject
+            {
+                ["id"] = (string)u!["id"]!,
+                ["nozzles"] = tapped ? new string('.', (int)u["nozzles"]!) : (string)u["nozzles"]!,
+                ["mixedWith"] = null,
+            }),
+        ];
+
+    private string NewWord() => new([.. Enumerable.Range(0, 7).Select(_ => (char)('a' + chance.Next(26)))]);
+}
