@@ -1,10 +1,34 @@
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
+import { VitePWA } from 'vite-plugin-pwa'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  plugins: [vue(), tailwindcss()],
+  plugins: [
+    vue(),
+    tailwindcss(),
+    VitePWA({
+      injectRegister: null,
+      manifest: false,
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,woff2,svg}'],
+        // A page is asked of the server first; the kept shell stands in when it does not answer. Nothing of the API is ever kept here.
+        navigateFallback: null,
+        skipWaiting: true,
+        clientsClaim: true,
+        inlineWorkboxRuntime: true,
+        sourcemap: false,
+        runtimeCaching: [
+          {
+            urlPattern: ({ request, url }) => request.mode === 'navigate' && !url.pathname.startsWith('/api'),
+            handler: 'NetworkOnly',
+            options: { precacheFallback: { fallbackURL: '/index.html' } },
+          },
+        ],
+      },
+    }),
+  ],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: { outDir: '../src/SideBench.Web/wwwroot', emptyOutDir: true },
   server: {

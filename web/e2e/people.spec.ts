@@ -35,7 +35,10 @@ test('a person is invited, joins, is suspended while at work, and has left', asy
   await page.reload()
   await page.getByRole('button', { name: `Suspend ${name}` }).click()
   await page.getByLabel('Why, for the record').fill('until Monday')
-  await page.locator('form').getByRole('button', { name: `Suspend ${name}` }).click()
+  await page
+    .locator('form')
+    .getByRole('button', { name: `Suspend ${name}` })
+    .click()
   await expect(page.getByTestId('accounts')).toContainText('suspended')
   await other.goto('/today')
   await expect(other.getByRole('heading', { name: 'Side Bench' })).toBeVisible()

@@ -35,14 +35,16 @@ public static class BookEdits
     /// <param name="reason">Why.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Edit(
         FaultBook book,
-        string kind,
-        string target,
-        string cause,
-        string outcome,
-        string to,
-        string reason
+        string? kind,
+        string? target,
+        string? cause,
+        string? outcome,
+        string? to,
+        string? reason
     )
     {
+        (kind, target, cause, outcome) = (kind ?? "", target ?? "", cause ?? "", outcome ?? "");
+        (to, reason) = (to ?? "", reason ?? "");
         var edit = new BookEdited(
             kind,
             target,

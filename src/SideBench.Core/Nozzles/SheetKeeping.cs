@@ -71,6 +71,9 @@ public static class SheetKeeping
         foreach (var (entry, body) in job.State.Answers.Where(a => a.Body.Sheet == sheet))
         {
             told.Add(body.Thread);
+            // A thread that was taken back since is told nothing.
+            if (job.State.Threads.All(t => t.Id != body.Thread))
+                continue;
             var caseThread = body.Thread == job.Thread.Id ? job : caseOf(body.Thread);
             if (!caseThread.Thread.IsOpen || Answer(caseThread, sheet, units, plan, house, newId, only: body.Finding) is not { } anew)
                 continue;

@@ -9,6 +9,7 @@ import BenchStrip from './BenchStrip.vue'
 import BusyMark from './BusyMark.vue'
 import DrawerRail from './DrawerRail.vue'
 import LiveLine from './LiveLine.vue'
+import WaitingNote from './WaitingNote.vue'
 
 // Dialogs come when they are first needed, so that the first view is light.
 const JumpPalette = defineAsyncComponent(() => import('./JumpPalette.vue'))
@@ -56,6 +57,7 @@ async function leave() {
       />
       <main id="page" class="min-w-0 flex-1 p-3 pb-24 md:p-4 md:pt-2 md:pb-4" tabindex="-1">
         <LiveLine :status="status" />
+        <WaitingNote />
         <RouterView :key="route.path" />
       </main>
     </div>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { useOnline, useTimeoutFn } from '@vueuse/core'
 import { ref, watch } from 'vue'
+import { useSession } from '@/shared/state/useSession'
+import { away } from '@/shared/write/inFlight'
 
 const props = defineProps<{
   /** State of the line to the server: CONNECTING, OPEN or CLOSED. */
   status: 'CONNECTING' | 'OPEN' | 'CLOSED'
 }>()
+const session = useSession()
 const online = useOnline()
 const lost = ref(false)
 const { start, stop } = useTimeoutFn(() => (lost.value = true), 1500, { immediate: false })
@@ -19,6 +22,15 @@ watch(
   },
   { immediate: true },
 )
+watch(
+  [lost, online],
+  () => {
+    away.value = lost.value || !online.value
+  },
+  { immediate: true },
+)
+// Back again: who is signed in is asked anew, since a sign-in may have ended meanwhile.
+watch(away, (is) => void (is || session.load().catch(() => undefined)))
 </script>
 
 <template>

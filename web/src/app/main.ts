@@ -8,6 +8,7 @@ import App from './App.vue'
 import { crafts } from './crafts'
 import './main.css'
 import { keepTextOnEscape } from '@/shared/state/escape'
+import { keepPagesOf } from '@/shared/state/keptSession'
 import { fetchPages, router, whenIdle } from './router'
 
 keepTextOnEscape()
@@ -28,7 +29,14 @@ queries.getQueryCache().config.onError = (error) => {
 }
 app.use(VueQueryPlugin, { queryClient: queries })
 app.provide(craftsKey, crafts)
-app.use(router)
-app.mount('#app')
+void keepPagesOf(queries).then(() => {
+  app.use(router)
+  app.mount('#app')
+})
 // The other pages come while nothing else happens, so that they open without a network too.
-void router.isReady().then(() => whenIdle(fetchPages))
+void router.isReady().then(() => {
+  whenIdle(fetchPages)
+  // The shell opens without a server too; where a browser allows no worker, an open page still goes on.
+  if (import.meta.env.PROD && 'serviceWorker' in navigator)
+    whenIdle(() => void navigator.serviceWorker.register('/sw.js').catch(() => undefined))
+})

@@ -81,6 +81,7 @@ router.beforeEach(async (to) => {
     try {
       await session.load()
     } catch {
+      if (await session.recall()) return to.meta.open ? '/today' : true
       return to.meta.open ? true : { path: '/sign-in', query: { to: to.fullPath } }
     }
   }

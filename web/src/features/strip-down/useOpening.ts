@@ -1,6 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
+import type { KeptWrite } from '@/shared/write/keptWrites'
+import { useOutbox } from '@/shared/write/outbox'
 import { useWrites, type Stamp } from '@/shared/write/useWrites'
 
 export type Opening = Api<'OpeningView'>
@@ -11,9 +13,30 @@ export type Part = Api<'MachinePartView'>
 export type Fasteners = Api<'FastenersView'>
 export type Run = Api<'RunView'>
 
+/** What waits for the server is done as far as the hand goes: the way and the guide go on from there. */
+export function withWaiting(opening: Opening, waiting: readonly KeptWrite[]): Opening {
+  if (waiting.length === 0) return opening
+  const said = waiting
+    .filter((w) => typeof w.body === 'string')
+    .map((w) => ({
+      at: w.url.split('/').slice(4).join('/'),
+      of: JSON.parse(w.body as string) as { removal?: string; item?: string; run?: string; step?: string },
+    }))
+  const isDone = (a: Act) =>
+    said.some(
+      (w) =>
+        (w.at === 'opening/off' && a.kind === 'off' && w.of.removal === a.removal) ||
+        (w.at === 'opening/back' && a.kind === 'back' && w.of.item === a.item) ||
+        (w.at === 'guides/tick' && a.step !== '' && w.of.run === a.run && w.of.step === a.step),
+    )
+  const mark = (a: Act): Act => (!a.done && isDone(a) ? { ...a, done: true, outcome: 'waiting', who: 'waiting' } : a)
+  return { ...opening, acts: opening.acts.map(mark), back: opening.back.map(mark) }
+}
+
 /** How far a job's machine is open, and every write to it. */
 export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
   const queries = useQueryClient()
+  const outbox = useOutbox()
   const query = useQuery({
     queryKey: ['job', id, 'opening', () => toValue(thread)],
     queryFn: () =>
@@ -31,7 +54,7 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
 
   return {
     query,
-    opening: computed(() => query.data.value ?? null),
+    opening: computed(() => (query.data.value ? withWaiting(query.data.value, outbox.of(id)) : null)),
     busy: writes.busy,
     asking: writes.asking,
     problem: writes.problem,
@@ -72,12 +95,17 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
     ),
     photo: async (file: Blob, of: string, label: string) => {
       const what = `photo ${of} ${file.size}`
-      const sent = await writes.send(what, () => {
-        const { key, seenVersion } = writes.bodyOf<Stamp>(what, {})
-        const said = new URLSearchParams({ key, seenVersion: String(seenVersion), of, label: label.slice(0, 120) })
-        return sendBytes(`/api/jobs/${id}/opening/photo?${said}`, file, () => {})
-      })
-      return sent !== null
+      const stamp = () => writes.bodyOf<Stamp>(what, {})
+      const sent = await writes.send(
+        what,
+        () => {
+          const { key, seenVersion } = stamp()
+          const said = new URLSearchParams({ key, seenVersion: String(seenVersion), of, label: label.slice(0, 120) })
+          return sendBytes(`/api/jobs/${id}/opening/photo?${said}`, file, () => {})
+        },
+        stamp,
+      )
+      return writes.wasKept(what) || sent !== null
     },
   }
 }

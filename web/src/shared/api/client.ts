@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch'
+import { answered, isHeldBack, keyIn, noteRequest } from '@/shared/write/requests'
 import type { components, paths } from './generated/schema'
 
 /** A shape of the API by its name. */
@@ -19,21 +20,43 @@ export function signedIn() {
   signIns++
 }
 
+/** The safety token as it is now. */
+export const tokenNow = () => token
+
+const keys = new WeakMap<Request, string>()
+
 /** The typed client of the server. */
 export const api = createClient<paths>({
   baseUrl: globalThis.location?.origin ?? '',
-  fetch: (request) => globalThis.fetch(request),
+  fetch: async (request) => {
+    const key = keys.get(request)
+    if (isHeldBack(key)) throw new TypeError('held back: it waits in this browser')
+    const answer = await globalThis.fetch(request)
+    if (key && answer.status < 500) answered(key)
+    return answer
+  },
 })
 
 api.use({
-  onRequest({ request }) {
-    if (request.method !== 'GET') request.headers.set('X-Side-Bench-Token', token)
+  async onRequest({ request }) {
+    if (request.method === 'GET') return request
+    request.headers.set('X-Side-Bench-Token', token)
+    const body = await request.clone().text()
+    const key = keyIn(body)
+    if (key) {
+      keys.set(request, key)
+      const { pathname, search } = new URL(request.url)
+      noteRequest(key, { url: pathname + search, body })
+    }
     return request
   },
 })
 
 /** Sends a file as it is and says how much of it is on its way, 0 to 1. */
 export function sendBytes<T>(url: string, body: Blob, sent: (share: number) => void): Promise<T> {
+  const key = new URLSearchParams(url.split('?')[1]).get('key') ?? undefined
+  if (key) noteRequest(key, { url, body })
+  if (isHeldBack(key)) return Promise.reject(new Refused(unreachable, 0))
   return new Promise((resolve, reject) => {
     const call = new XMLHttpRequest()
     call.open('POST', url)
@@ -44,6 +67,7 @@ export function sendBytes<T>(url: string, body: Blob, sent: (share: number) => v
     call.upload.onload = () => sent(1)
     call.onerror = () => reject(new Refused(unreachable, 0))
     call.onload = () => {
+      if (key && call.status < 500) answered(key)
       if (call.status >= 200 && call.status < 300) return resolve(call.response as T)
       const problem = call.response as ProblemBody | null
       reject(new Refused(problem?.code ? problem : { ...unreachable, status: call.status }, call.status))

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
+import { keepPerson, personKept } from './keptSession'
 import { api, dataOf, keepToken, signedIn, type Api } from '@/shared/api/client'
 
 /** What was typed of customers and not sent stays for whoever typed it, not for the next person at this browser. */
@@ -17,6 +18,7 @@ export const useSession = defineStore('session', () => {
     keepToken(next.token)
     clockOffset.value = new Date(next.now).getTime() - Date.now()
     view.value = next
+    void keepPerson(next)
     if (!next.person) return
     ended.value = false
     signedIn()
@@ -24,6 +26,13 @@ export const useSession = defineStore('session', () => {
 
   async function load() {
     take(await dataOf(api.GET('/api/session')))
+  }
+
+  /** Who was signed in here last, while the server is away: their pages as they were last seen. */
+  async function recall() {
+    const kept = await personKept()
+    if (kept?.person) view.value = kept
+    return kept?.person != null
   }
 
   async function signIn(name: string, password: string) {
@@ -51,5 +60,5 @@ export const useSession = defineStore('session', () => {
 
   const person = computed(() => view.value?.person ?? null)
   const mayBench = computed(() => person.value?.role !== 'Counter')
-  return { view, person, mayBench, ended, clockOffset, load, signIn, switchTo, firstOwner, join, signOut }
+  return { view, person, mayBench, ended, clockOffset, load, recall, signIn, switchTo, firstOwner, join, signOut }
 })

@@ -11,6 +11,9 @@ const flights = new Map<Written, Flight>()
 /** How many writes have had no answer yet. */
 export const writing = ref(0)
 
+/** Whether the server is known to be away: what is pressed waits in this browser. */
+export const away = ref(false)
+
 /** Marks the beginning of a write; the function that comes back marks its end and lets held news through. */
 export function beginWrite(what: Written): () => void {
   const flight = flights.get(what) ?? { writes: 0, heard: [] }

@@ -2,7 +2,9 @@ import { readonly, ref, shallowRef } from 'vue'
 import { v4 as uuid } from 'uuid'
 import { Refused, type ProblemBody } from '@/shared/api/client'
 import { useSession } from '@/shared/state/useSession'
-import { beginWrite, type Written } from './inFlight'
+import { away, beginWrite, type Written } from './inFlight'
+import { useOutbox } from './outbox'
+import { answered, holdBack, requestOf } from './requests'
 
 /** How long to wait before asking again whether a write got through, ms; after the last the person is asked. */
 export const askAgain = { pausesMs: [800, 2000, 5000] }
@@ -34,6 +36,8 @@ const isOpen = (e: Refused) => e.status === 0 || e.status === 502 || e.status ==
  */
 export function useWrites<Answer>(of: WritesOf<Answer>) {
   const session = useSession()
+  const outbox = useOutbox()
+  const kept = new Set<string>()
   const busy = ref(false)
   const asking = ref(false)
   const problem = ref<ProblemBody | null>(null)
@@ -43,12 +47,12 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
   let inHand: { what: string; done: Promise<unknown> } | null = null
 
   /** Sends a write in its turn; its answer, or null when it was refused, is not acknowledged, or is in hand already. */
-  async function send(what: string, call: () => Promise<Answer>): Promise<Answer | null> {
+  async function send(what: string, call: () => Promise<Answer>, stamp?: () => unknown): Promise<Answer | null> {
     while (inHand) {
       if (inHand.what === what) return null
       await inHand.done
     }
-    const done = attempt(what, call)
+    const done = attempt(what, call, stamp)
     inHand = { what, done }
     try {
       return await done
@@ -57,11 +61,16 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
     }
   }
 
-  async function attempt(what: string, call: () => Promise<Answer>): Promise<Answer | null> {
+  async function attempt(what: string, call: () => Promise<Answer>, stamp?: () => unknown): Promise<Answer | null> {
     busy.value = true
     problem.value = null
     const end = beginWrite(of.about)
     try {
+      stamp?.()
+      // What waits already goes first; and while the server is away nobody waits for it.
+      const key = keyOf(what)
+      const waits = typeof of.about === 'number' && (away.value || outbox.of(of.about).length > 0)
+      if (key && waits) holdBack(key)
       for (let tries = 0, fresh = false; ;) {
         try {
           const answer = await call()
@@ -72,6 +81,8 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
           return answer
         } catch (e) {
           if (!(e instanceof Refused)) throw e
+          if (key && waits && (await keeps(key, what, false))) return null
+          if (key && waits) answered(key)
           problem.value = e.body
           if (e.body.code === 'token-old' && !fresh) {
             fresh = true
@@ -81,6 +92,7 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
             const pause = askAgain.pausesMs[tries++]!
             await new Promise((go) => setTimeout(go, pause))
           } else {
+            if (isOpen(e) && key && (await keeps(key, what, true))) return null
             refused(e, what, call)
             return null
           }
@@ -91,6 +103,20 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
       asking.value = false
       end()
     }
+  }
+
+  const keyOf = (what: string) => (unanswered.get(what) as { key?: string } | undefined)?.key
+
+  /** Puts a press that cannot be sent now with those that wait, under its key. */
+  async function keeps(key: string, what: string, tried: boolean): Promise<boolean> {
+    const request = requestOf(key)
+    if (typeof of.about !== 'number' || !request || !(await outbox.keep(key, of.about, request, tried))) return false
+    unanswered.delete(what)
+    waiting.value = waiting.value.filter((w) => w.what !== what)
+    kept.add(what)
+    problem.value = null
+    void outbox.flush()
+    return true
   }
 
   function refused(e: Refused, what: string, call: () => Promise<Answer>) {
@@ -118,7 +144,10 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
     const kind = ++kinds
     async function again(said: Omit<T, 'key' | 'seenVersion' | 'thread'>): Promise<boolean> {
       const what = `${kind} ${JSON.stringify(said)}`
-      const done = (await send(what, () => post(bodyOf<T>(what, said)))) !== null
+      const body = () => bodyOf<T>(what, said)
+      const answer = await send(what, () => post(body()), body)
+      // Kept in this browser is as good as sent: nothing of it is lost.
+      const done = kept.delete(what) || answer !== null
       if (problem.value?.code === 'wait-guards') guarded = (waitOver) => again({ ...said, waitOver })
       return done
     }
@@ -146,6 +175,8 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
       waiting.value = []
     },
     send,
+    /** Whether the last press of that kind waits in this browser; asked once. */
+    wasKept: (what: string) => kept.delete(what),
     bodyOf,
     write,
   }

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { useIntervalFn } from '@vueuse/core'
+import { computed, onMounted, ref, watch } from 'vue'
+import { api, dataOf } from '@/shared/api/client'
+import { useSession } from '@/shared/state/useSession'
+import { away } from '@/shared/write/inFlight'
+import type { KeptWrite } from '@/shared/write/keptWrites'
+import { useOutbox } from '@/shared/write/outbox'
+
+const outbox = useOutbox()
+const session = useSession()
+const queries = useQueryClient()
+const open = ref(false)
+const againMs = 5000
+const says = computed(() => {
+  const n = outbox.mine.length
+  const waits = n === 1 ? 'One press waits' : `${n} presses wait`
+  return away.value ? `${waits} in this browser for the server` : outbox.sending ? `${waits}, being sent` : waits
+})
+
+async function send() {
+  if (outbox.mine.length > 0 && (await outbox.flush())) await queries.invalidateQueries()
+}
+async function allTheSame(write: KeptWrite) {
+  const board = await dataOf(api.GET('/api/board'))
+  const seen = board.jobs.find((j) => j.id === write.job)?.version
+  if (seen !== undefined && (await outbox.sendAllTheSame(write, seen))) await queries.invalidateQueries()
+}
+async function leaveOut(write: KeptWrite) {
+  await outbox.leaveOut(write)
+  await queries.invalidateQueries()
+}
+onMounted(async () => {
+  await outbox.load()
+  await send()
+})
+watch([away, () => session.person?.id], ([isAway]) => void (isAway || send()))
+useIntervalFn(() => void (away.value || send()), againMs)
+</script>
+
+<template>
+  <section
+    v-if="outbox.mine.length"
+    class="no-print mb-3 rounded border border-wait bg-wait-tint p-2 text-ink"
+    aria-label="Waiting for the server"
+    data-testid="waiting"
+  >
+    <div class="flex flex-wrap items-center justify-between gap-2">
+      <p role="status">{{ says }}. They are sent once, in order, and nothing of them is lost.</p>
+      <button type="button" class="press" :aria-expanded="open" @click="open = !open">
+        {{ open ? 'Fold' : 'Show them' }}
+      </button>
+    </div>
+    <ol v-if="open" class="mt-2 list-decimal pl-6">
+      <li v-for="w in outbox.mine" :key="w.n">Job {{ w.job }}, {{ w.says }}</li>
+    </ol>
+    <div
+      v-for="w in outbox.questions"
+      :key="`q${w.n}`"
+      class="mt-2 rounded border-l-4 border-stop bg-stop-tint p-2"
+      role="alert"
+    >
+      <p class="font-bold">{{ w.question?.title }}</p>
+      <p><b>You pressed:</b> {{ w.says }}</p>
+      <template v-if="w.question?.changes.length">
+        <p><b>Meanwhile:</b></p>
+        <ul class="list-disc pl-5">
+          <li v-for="(c, i) in w.question.changes" :key="i">{{ c }}</li>
+        </ul>
+      </template>
+      <p v-else>{{ w.question?.detail }}</p>
+      <p class="mt-1 flex flex-wrap gap-2">
+        <button type="button" class="press press-main" @click="allTheSame(w)">Write it all the same</button>
+        <button type="button" class="press" @click="leaveOut(w)">Leave it out</button>
+      </p>
+    </div>
+  </section>
+</template>
