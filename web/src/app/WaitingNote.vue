@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api, dataOf } from '@/shared/api/client'
+import { useBoard } from '@/shared/state/useBoard'
 import { useSession } from '@/shared/state/useSession'
 import { away } from '@/shared/write/inFlight'
 import type { KeptWrite } from '@/shared/write/keptWrites'
@@ -13,6 +14,8 @@ const session = useSession()
 const queries = useQueryClient()
 const open = ref(false)
 const againMs = 5000
+const { data: board } = useBoard()
+const tagOf = (job: number) => board.value?.jobs.find((j) => j.id === job)?.tag ?? `job ${job}`
 const says = computed(() => {
   const n = outbox.mine.length
   const waits = n === 1 ? 'One press waits' : `${n} presses wait`
@@ -47,13 +50,13 @@ useIntervalFn(() => void (away.value || send()), againMs)
     data-testid="waiting"
   >
     <div class="flex flex-wrap items-center justify-between gap-2">
-      <p role="status">{{ says }}. They are sent once, in order, and nothing of them is lost.</p>
+      <p role="status">{{ says }}. Each is sent once, in order.</p>
       <button type="button" class="press" :aria-expanded="open" @click="open = !open">
         {{ open ? 'Fold' : 'Show them' }}
       </button>
     </div>
     <ol v-if="open" class="mt-2 list-decimal pl-6">
-      <li v-for="w in outbox.mine" :key="w.n">Job {{ w.job }}, {{ w.says }}</li>
+      <li v-for="w in outbox.mine" :key="w.n">{{ tagOf(w.job) }}, {{ w.says }}</li>
     </ol>
     <div
       v-for="w in outbox.questions"
@@ -62,7 +65,9 @@ useIntervalFn(() => void (away.value || send()), againMs)
       role="alert"
     >
       <p class="font-bold">{{ w.question?.title }}</p>
-      <p><b>You pressed:</b> {{ w.says }}</p>
+      <p>
+        <b>You pressed, on {{ tagOf(w.job) }}:</b> {{ w.says }}
+      </p>
       <template v-if="w.question?.changes.length">
         <p><b>Meanwhile:</b></p>
         <ul class="list-disc pl-5">

@@ -8,7 +8,7 @@ import App from './App.vue'
 import { crafts } from './crafts'
 import './main.css'
 import { keepTextOnEscape } from '@/shared/state/escape'
-import { keepPagesOf } from '@/shared/state/keptSession'
+import { keepPagesOf, recallPages } from '@/shared/state/keptSession'
 import { fetchPages, router, whenIdle } from './router'
 
 keepTextOnEscape()
@@ -28,13 +28,13 @@ queries.getQueryCache().config.onError = (error) => {
   if (error instanceof Refused && error.endsSignIn) useSession().ended = true
 }
 app.use(VueQueryPlugin, { queryClient: queries })
+useSession().recalls = () => recallPages(queries)
 app.provide(craftsKey, crafts)
-void keepPagesOf(queries).then(() => {
-  app.use(router)
-  app.mount('#app')
-})
+app.use(router)
+app.mount('#app')
 // The other pages come while nothing else happens, so that they open without a network too.
 void router.isReady().then(() => {
+  keepPagesOf(queries)
   whenIdle(fetchPages)
   // The shell opens without a server too; where a browser allows no worker, an open page still goes on.
   if (import.meta.env.PROD && 'serviceWorker' in navigator)

@@ -1,5 +1,9 @@
 import type { QueryClient } from '@tanstack/vue-query'
-import { persistQueryClientRestore, persistQueryClientSubscribe } from '@tanstack/query-persist-client-core'
+import {
+  persistQueryClientRestore,
+  persistQueryClientSubscribe,
+  type PersistedClient,
+} from '@tanstack/query-persist-client-core'
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister'
 import type { Api } from '@/shared/api/client'
 import { keptPages } from '@/shared/write/keptWrites'
@@ -23,17 +27,41 @@ export async function keepPerson(view: Api<'SessionView'>) {
   if (view.person) await keptPages.setItem(person, JSON.stringify({ ...view, token: '' })).catch(() => undefined)
 }
 
-/** Pages that are open at the bench are there again after a reload without a server. */
-export async function keepPagesOf(queries: QueryClient) {
-  const kept = {
-    queryClient: queries as never,
-    persister: createAsyncStoragePersister({ storage: keptPages, key: pages, throttleTime: 1000 }),
+// What was seen before a refusal is what was last seen.
+const asLastSeen = (client: PersistedClient) =>
+  JSON.stringify({
+    ...client,
+    clientState: {
+      ...client.clientState,
+      queries: client.clientState.queries.map((q) => ({
+        ...q,
+        state: { ...q.state, status: 'success', error: null, fetchStatus: 'idle', fetchFailureCount: 0 },
+      })),
+    },
+  })
+
+const keeping = (queries: QueryClient) =>
+  ({
+    queryClient: queries,
+    persister: createAsyncStoragePersister({
+      storage: keptPages,
+      key: pages,
+      throttleTime: 1000,
+      serialize: asLastSeen,
+    }),
     maxAge: dayMs,
     dehydrateOptions: {
-      shouldDehydrateQuery: (query: { queryKey: readonly unknown[]; state: { status: string } }) =>
-        query.state.status === 'success' && keptKinds.includes(String(query.queryKey[0])),
+      shouldDehydrateQuery: (query: { queryKey: readonly unknown[]; state: { data: unknown } }) =>
+        query.state.data !== undefined && keptKinds.includes(String(query.queryKey[0])),
     },
-  }
-  await persistQueryClientRestore(kept as never).catch(() => undefined)
-  persistQueryClientSubscribe(kept as never)
+  }) as never
+
+/** Pages as they were last seen. Only while the server is away: else what it says is waited for. */
+export async function recallPages(queries: QueryClient) {
+  await persistQueryClientRestore(keeping(queries)).catch(() => undefined)
+}
+
+/** Keeps the pages that are open at the bench, so that they are there after a reload without a server. */
+export function keepPagesOf(queries: QueryClient) {
+  persistQueryClientSubscribe(keeping(queries))
 }

@@ -31,8 +31,10 @@ export const useSession = defineStore('session', () => {
   /** Who was signed in here last, while the server is away: their pages as they were last seen. */
   async function recall() {
     const kept = await personKept()
-    if (kept?.person) view.value = kept
-    return kept?.person != null
+    if (!kept?.person) return false
+    await recalls.value()
+    view.value = kept
+    return true
   }
 
   async function signIn(name: string, password: string) {
@@ -58,7 +60,23 @@ export const useSession = defineStore('session', () => {
     forgetDrafts()
   }
 
+  /** Brings back the pages that were kept. */
+  const recalls = ref(() => Promise.resolve())
   const person = computed(() => view.value?.person ?? null)
   const mayBench = computed(() => person.value?.role !== 'Counter')
-  return { view, person, mayBench, ended, clockOffset, load, recall, signIn, switchTo, firstOwner, join, signOut }
+  return {
+    view,
+    person,
+    mayBench,
+    ended,
+    clockOffset,
+    load,
+    recall,
+    recalls,
+    signIn,
+    switchTo,
+    firstOwner,
+    join,
+    signOut,
+  }
 })
