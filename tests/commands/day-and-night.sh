@@ -119,6 +119,24 @@ end
 (exec 7> "$nights/.lock"; flock 7; "$ROOT/sidebench" nightly "$nights" --data "$data" > "$night/second" 2>&1)
 holds "two at once are one" grep -q 'is being written' "$night/second"
 holds "by hand it is as good" "$ROOT/sidebench" nightly "$nights" --data "$data"
+# The log is shipped: the disk is lost, and the record comes back as it was at a moment between two lines.
+shipped="$night/shipped"
+holds "it begins with its log shipped" begin --ship --backups "$shipped"
+"$ROOT/sidebench" new-code "Mika Sund" --data "$data" >/dev/null
+between=$(date -u '+%F %T.%N')
+"$ROOT/sidebench" new-code "Mika Sund" --data "$data" >/dev/null
+port_of() { sed -n 4p "$data/pg/postmaster.pid"; }
+sql() { PGPASSWORD=$(cat "$data/secret") "$(pg_bin)/psql" -h 127.0.0.1 -p "$(port_of)" -U sidebench -d sidebench -Atqc "$1"; }
+piece=$(sql "SELECT pg_walfile_name(pg_switch_wal())")
+for try in $(seq 200); do [ -s "$shipped/log/$piece" ] && break; pause 0.1; done
+kill -KILL "$START_PID" "$(sed -n 1p "$data/pg/postmaster.pid")"; wait "$START_PID" 2>/dev/null || true; START_PID=
+holds "it comes back as it was between two lines" "$ROOT/sidebench" recover "$shipped" "$between" --data "$night/recovered"
+holds "with the line before, and not the one after" [ "$(data="$night/recovered" lines)" = "$((before + 1))" ]
+refuses "not over a record" "$ROOT/sidebench" recover "$shipped" "$between" --data "$night/recovered"
+refuses "nor of before the first copy" "$ROOT/sidebench" recover "$shipped" "2020-01-01 00:00" --data "$night/older"
+before=$((before + 2))
+"$ROOT/sidebench" export "$night/out.csv" --data "$data" >/dev/null
+"$ROOT/sidebench" backup "$night/shop.backup" --data "$data" >/dev/null
 echo 'five plain words of ours' > "$night/words"; echo 'other words' > "$night/wrong"
 command -v systemd-analyze >/dev/null || install systemd
 holds "the unit for systemd is one" systemd-analyze verify "$ROOT/docs/side-bench.service"
