@@ -49,4 +49,5 @@ test('a person is invited, joins, is suspended while at work, and has left', asy
   // The only owner cannot step down.
   await page.getByLabel('Role of Ines Varga').selectOption('Counter')
   await expect(page.getByText('The shop needs an owner')).toBeVisible()
+  await expect(page.getByLabel('Role of Ines Varga')).toHaveValue('Owner')
 })

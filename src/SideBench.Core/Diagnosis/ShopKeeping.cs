@@ -37,7 +37,7 @@ public static class ShopKeeping
         var line = entries.FirstOrDefault(e => e.Id.Value == target);
         if (line is null)
             return new Problem(ProblemCode.UnknownEntry, "/entry", target);
-        if (line.Body is Corrected)
+        if (line.Body.Stands)
             return new Problem(ProblemCode.NotCorrectable, "/entry", target);
         if (entries.Any(e => e.Body is Corrected c && c.Target == target))
             return new Problem(ProblemCode.CorrectedAlready, "/entry", target);

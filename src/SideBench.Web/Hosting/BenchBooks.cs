@@ -16,7 +16,8 @@ namespace SideBench.Web.Hosting;
 /// The fault book as it stands: packs, the shop's edits, schools and shelf, and what closed jobs taught. Replaced whole when
 /// any of it changes; a job under way goes on with what it finds.
 /// </summary>
-public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> pages, TimeProvider clock) : IDisposable
+public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> pages, TimeProvider clock, ILogger<BenchBooks> log)
+    : IDisposable
 {
     private const int CasesKept = 400;
     private readonly MemoryCache cases = new(new MemoryCacheOptions { SizeLimit = CasesKept });
@@ -88,10 +89,7 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
         var made = now.Case(job.Machine, job.Entries, thread, Today);
         if (!made.IsGood)
             return made;
-        var advised = pages
-            .Select(p => p.Advises)
-            .OfType<Func<JobCase, Shop, DateTimeOffset, Advice>>()
-            .Aggregate(made.Value, (of, advises) => of.Advised(it => advises(it, now.Shop, Now)));
+        var advised = pages.Where(p => p.Advises is not null).Aggregate(made.Value, (of, p) => of.Advised(it => Asked(p, it, now.Shop)));
         cases.Set(key, (job.Machine, advised), new MemoryCacheEntryOptions { Size = 1 });
         return advised;
     }
@@ -100,6 +98,20 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
     /// <param name="machine">Its machine as earlier visits left it.</param>
     /// <param name="entries">The lines it will begin with.</param>
     public Outcome<JobCase> NewCase(MachineCase machine, IReadOnlyList<Entry> entries) => stand.Case(machine, entries, 0, Today);
+
+    // A craft that breaks hides no job: the book's advice stands, and says so.
+    private Advice Asked(WebCraft craft, JobCase job, Shop of)
+    {
+        try
+        {
+            return craft.Advises!(job, of, Now);
+        }
+        catch (Exception e) when (e is not OutOfMemoryException)
+        {
+            log.LogError(e, "{Craft} broke while it was asked for advice", craft.Name);
+            return job.Advice with { Because = $"{job.Advice.Because} What {craft.Name} knows could not be asked." };
+        }
+    }
 
     /// <inheritdoc/>
     public void Dispose()

@@ -1,5 +1,7 @@
 using SideBench.Core.Accounts;
+using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Outcomes;
 using Xunit;
 
 namespace SideBench.Core.Tests.Accounts;
@@ -50,5 +52,12 @@ public class AccountKeepingTests
         var held = Tam with { Standing = AccountStanding.Suspended };
         Assert.Equal(AccountsProblem.IsSuspended, AccountKeeping.NewCode([Ines, held], held.Id).Problems[0].Code);
         Assert.Equal(AccountsProblem.NoAccount, AccountKeeping.NewCode([Ines, Gone], Gone.Id).Problems[0].Code);
+    }
+
+    [Fact]
+    public void WhatWasDoneToAnAccount_IsNotTakenBack_ButDoneAnew()
+    {
+        var line = TestShop.Line(1, AccountKeeping.Stand([Ines, Tam], Tam.Id, "Suspended", "").Value);
+        Assert.Equal(ProblemCode.NotCorrectable, ShopKeeping.Correct([line], 1, "typed wrong").Problems[0].Code);
     }
 }

@@ -45,7 +45,10 @@ public static class BottlesCraft
                     "Records what a waste bottle weighs.",
                     (r, on) => Weigh(new StoreId(r.Bottle), r.Grams, on.Books.Shop.Numbers.Of<BottleNumbers>())
                 )
-    );
+    )
+    {
+        Advises = (_, _, _) => throw new InvalidOperationException("A craft that breaks whenever it is asked."),
+    };
 
     private static Outcome<IReadOnlyList<EntryBody>> Weigh(StoreId bottle, double grams, BottleNumbers house) =>
         grams >= house.EmptyGrams

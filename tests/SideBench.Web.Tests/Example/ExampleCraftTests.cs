@@ -44,6 +44,18 @@ public sealed class ExampleCraftTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task ACraftThatBreaks_HidesNoJob()
+    {
+        var bench = await Browser.Open(new Uri(app.Urls.First()), "Ines Varga");
+        foreach (var job in (await bench.Get("/api/board")).Body.GetProperty("jobs").EnumerateArray())
+        {
+            var (status, body) = await bench.Get($"/api/jobs/{job.GetProperty("id").GetInt64()}");
+            Assert.Equal(HttpStatusCode.OK, status);
+            Assert.Contains("What Bottles knows could not be asked.", body.GetProperty("advice").GetProperty("because").GetString());
+        }
+    }
+
+    [Fact]
     public async Task Bottle_HasALifeOverJobs_AndTheCraftsFactNumbersProblemAndPaperAreThere()
     {
         var bench = await Browser.Open(new Uri(app.Urls.First()), "Ines Varga");

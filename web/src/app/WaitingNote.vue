@@ -22,13 +22,11 @@ const says = computed(() => {
   return away.value ? `${waits} in this browser for the server` : outbox.sending ? `${waits}, being sent` : waits
 })
 
-async function send() {
-  if (outbox.mine.length > 0 && (await outbox.flush())) await queries.invalidateQueries()
-}
+const send = () => (outbox.mine.length > 0 ? outbox.flush() : undefined)
 async function allTheSame(write: KeptWrite) {
-  const board = await dataOf(api.GET('/api/board'))
-  const seen = board.jobs.find((j) => j.id === write.job)?.version
-  if (seen !== undefined && (await outbox.sendAllTheSame(write, seen))) await queries.invalidateQueries()
+  const now = await dataOf(api.GET('/api/board'))
+  const seen = now.jobs.find((j) => j.id === write.job)?.version
+  if (seen !== undefined) await outbox.sendAllTheSame(write, seen)
 }
 async function leaveOut(write: KeptWrite) {
   await outbox.leaveOut(write)
@@ -38,8 +36,13 @@ onMounted(async () => {
   await outbox.load()
   await send()
 })
-watch([away, () => session.person?.id], ([isAway]) => void (isAway || send()))
-useIntervalFn(() => void (away.value || send()), againMs)
+watch([away, () => session.person?.id], send)
+watch(
+  () => outbox.sent,
+  () => void queries.invalidateQueries(),
+)
+// Tried also while the line for news is lost: that line may be all that is.
+useIntervalFn(() => void send(), againMs)
 </script>
 
 <template>

@@ -90,7 +90,7 @@ public sealed class FuzzShop(Uri server, string owner, string password, IReadOnl
         var body = new JsonObject
         {
             ["key"] = Guid.NewGuid(),
-            ["seenVersion"] = await Version("shop", 0),
+            ["seenVersion"] = 0,
             ["name"] = $"{self["name"]}",
             ["role"] = "Technician",
         };
@@ -122,6 +122,7 @@ public sealed class FuzzShop(Uri server, string owner, string password, IReadOnl
     public async Task<int> Version(string about, long job) =>
         about switch
         {
+            "accounts" => (int?)(await At(Owner).Ask("GET", Sources["accounts"])).Json?["version"] ?? 0,
             "shop" => (int?)(await At(Owner).Ask("GET", Sources["shop"])).Json?["version"] ?? 0,
             // The board tells it without a plan of the job.
             "job" => (int?)

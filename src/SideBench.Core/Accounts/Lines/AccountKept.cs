@@ -60,6 +60,9 @@ public sealed record AccountKept(long Of, string Name, AccountAct Act, Role? Rol
 
     public override string Says => $"{Name}: {Done}" + (Why.Length > 0 ? $", {Why}" : "");
 
+    /// <inheritdoc/>
+    public override bool Stands => true;
+
     private string Done =>
         Act switch
         {

@@ -29,7 +29,7 @@ public sealed class AccountDesk(
     {
         var all = await people.All(cancel);
         return new AccountsView(
-            books.Version,
+            Version(books.ShopLines),
             [.. all.Select(p => AccountsViews.Account(p, books.Now))],
             code is { } made
                 ? new OneTimeCodeView(made.Of.Value, all.First(p => p.Id == made.Of).Name, made.Code, books.Now + Secrets.CodeHolds)
@@ -53,7 +53,9 @@ public sealed class AccountDesk(
                 var account = new Account(id, line.Value.Name, line.Value.Role!.Value, AccountStanding.Invited);
                 await PeopleStore.Invite(unit, account, SignIn.Hash(Secrets.CodeOf(code)), books.Now + Secrets.CodeHolds, books.Now);
                 return line;
-            }
+            },
+            // Whether the name is free is looked at when it is written.
+            isHarmless: true
         );
         return await Shown(written, id == default ? null : (id, code), http);
     }
@@ -255,9 +257,12 @@ public sealed class AccountDesk(
         where T : IAccountWrite
     {
         var written = await desk.OnShop(
-            new Asked(Asked.WriteOf(http, request.Key, request, books.Now), request.SeenVersion, isHarmless),
-            async (unit, _) =>
+            // Accounts have a version of their own: hours that somebody sets meanwhile stand in nobody's way.
+            new Asked(Asked.WriteOf(http, request.Key, request, books.Now), 0, IsHarmless: true),
+            async (unit, known) =>
             {
+                if (!isHarmless && Version(known) != request.SeenVersion)
+                    return new Problem(ProblemCode.ShopChanged, "/seenVersion");
                 var line = await rule(unit, [.. (await people.All(http.RequestAborted)).Select(p => p.Account)]);
                 return line.IsGood ? new List<EntryBody> { line.Value } : line.Problems.ToList();
             },
@@ -266,6 +271,8 @@ public sealed class AccountDesk(
         signedIn.Forget();
         return written;
     }
+
+    private static int Version(IEnumerable<Entry> shop) => shop.Count(e => e.Body is AccountKept);
 
     private async Task<Outcome<AccountsView>> Shown(Outcome<IReadOnlyList<Entry>> written, (PersonId, string)? code, HttpContext http) =>
         written.IsGood ? await Show(code, http.RequestAborted) : written.Problems.ToList();

@@ -37,7 +37,7 @@ public interface IAccountWrite
     /// <summary>The write's key: the same key again is the same write.</summary>
     Guid Key { get; }
 
-    /// <summary>The version of the shop that the person saw.</summary>
+    /// <summary>The version of the accounts that the person saw.</summary>
     int SeenVersion { get; }
 }
 

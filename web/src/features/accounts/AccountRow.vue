@@ -25,6 +25,10 @@ const lose = computed(() =>
     ? `${props.account.name} is signed out everywhere and cannot come back under this account. What they wrote keeps their name.`
     : `${props.account.name} is signed out everywhere, and cannot sign in until you let them back.`,
 )
+async function giveRole(of: HTMLSelectElement) {
+  // Refused, it shows what still holds.
+  if (!(await props.accounts.role(props.account.id, of.value))) of.value = props.account.role
+}
 async function stand(act: string) {
   if (!(await props.accounts.stand(props.account.id, act, why.value))) return
   asked.value = ''
@@ -46,7 +50,7 @@ async function stand(act: string) {
           class="field w-auto"
           :value="account.role"
           :disabled="accounts.busy.value"
-          @change="accounts.role(account.id, ($event.target as HTMLSelectElement).value)"
+          @change="giveRole($event.target as HTMLSelectElement)"
         >
           <option value="Technician">Technician</option>
           <option value="Counter">Counter</option>

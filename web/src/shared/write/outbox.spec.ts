@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto'
+import { Blob as Bytes } from 'node:buffer'
 import { IDBFactory } from 'fake-indexeddb'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -110,5 +111,38 @@ describe('what waits for the server', () => {
     await after.flush()
     await after.leaveOut(after.questions[0]!)
     expect([lines, after.all]).toEqual([[], []])
+  })
+
+  it('is sent once when two tabs send it at the same time', async () => {
+    const { lines } = server()
+    const tabs = [0, 1].map(() => {
+      setActivePinia(createPinia())
+      useSession().view = { person: { id: 1, name: 'Ines', role: 'Owner', hasPin: true } } as never
+      return useOutbox()
+    })
+    for (const text of ['a', 'b', 'c']) await tabs[0]!.keep(`k-${text}`, 7, { url, body: body(text) }, false)
+    await Promise.all(tabs.map((t) => t.flush()))
+    for (const t of tabs) await t.flush()
+    await Promise.all(tabs.map((t) => t.load()))
+    expect(lines.map((l) => l.text)).toEqual(['a', 'b', 'c'])
+    expect(tabs.map((t) => t.all.length)).toEqual([0, 0])
+  })
+
+  it('is a photo too, sent as it is', async () => {
+    const sent: [string, number][] = []
+    vi.stubGlobal('fetch', (to: string, init: { body: Blob }) => {
+      sent.push([to, init.body.size])
+      return Promise.resolve(Response.json({ job: { version: 9 } }))
+    })
+    const outbox = useOutbox()
+    const photo = new Bytes(['a picture']) as unknown as Blob
+    await outbox.keep('k-1', 7, { url: '/api/jobs/7/opening/photo?key=k-1&seenVersion=5&of=', body: photo }, false)
+    await outbox.keep('k-2', 7, { url: '/api/jobs/7/opening/photo?key=k-2&seenVersion=5&of=lid', body: photo }, false)
+    await outbox.flush()
+    expect(sent.map(([to, size]) => [to.replace(/.*seenVersion/, ''), size])).toEqual([
+      ['=5&of=', 9],
+      ['=9&of=lid', 9],
+    ])
+    expect(outbox.mine).toEqual([])
   })
 })

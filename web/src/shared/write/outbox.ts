@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { tokenNow, type ProblemBody } from '@/shared/api/client'
 import { useSession } from '@/shared/state/useSession'
 import { keptWrites, type KeptWrite } from './keptWrites'
@@ -36,8 +36,10 @@ function stamped(write: KeptWrite, seenVersion: number): SentRequest {
 /** Presses that wait for the server, in their order, in this browser's own store. */
 export const useOutbox = defineStore('outbox', () => {
   const session = useSession()
-  const all = ref<KeptWrite[]>([])
+  const all = shallowRef<KeptWrite[]>([])
   const sending = ref(false)
+  /** How many were sent from here: pages load again when it grows. */
+  const sent = ref(0)
   /** Where each job stood after what was sent from here. */
   const versions = new Map<number, number>()
   const mine = computed(() => all.value.filter((w) => w.person === session.person?.id))
@@ -73,22 +75,21 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   /** Sends what waits, in order, once; what no longer fits becomes a question, and all behind it on the same job waits for that. */
-  async function flush(): Promise<boolean> {
-    if (sending.value) return false
+  async function flush(): Promise<void> {
+    if (sending.value) return
     sending.value = true
     try {
       const locks = globalThis.navigator?.locks
-      if (!locks) return await sendAll()
-      return await locks.request('side-bench-outbox', { ifAvailable: true }, (lock) => (lock ? sendAll() : false))
+      if (!locks) await sendAll()
+      else await locks.request('side-bench-outbox', { ifAvailable: true }, (lock) => (lock ? sendAll() : undefined))
     } finally {
       sending.value = false
     }
   }
 
-  async function sendAll(): Promise<boolean> {
+  async function sendAll() {
     await load()
     const stuck = new Set<number>()
-    let sent = false
     for (const write of mine.value) {
       if (write.question || stuck.has(write.job)) {
         stuck.add(write.job)
@@ -97,10 +98,9 @@ export const useOutbox = defineStore('outbox', () => {
       const done = await send(write)
       if (done === 'away') break
       if (done === 'asked') stuck.add(write.job)
-      else sent = true
+      else sent.value++
       await changed()
     }
-    return sent
   }
 
   async function send(write: KeptWrite): Promise<'sent' | 'away' | 'asked'> {
@@ -171,5 +171,5 @@ export const useOutbox = defineStore('outbox', () => {
     return flush()
   }
 
-  return { all, mine, questions, sending, of, load, keep, flush, sendAllTheSame, leaveOut }
+  return { all, mine, questions, sending, sent, of, load, keep, flush, sendAllTheSame, leaveOut }
 })
