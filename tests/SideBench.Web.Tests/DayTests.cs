@@ -20,6 +20,18 @@ public class DayTests(BenchServer server) : IClassFixture<BenchServer>
     );
 
     [Fact]
+    public async Task SomebodyNew_WhoHasWrittenNothing_HasADayToo()
+    {
+        await using var app = await BenchServer.Run(server.Connection, clock: new StillClock(Monday));
+        var owner = await Browser.Open(new Uri(app.Urls.First()), "Ines Varga");
+        await TakenIn(owner, Monday.AddHours(30));
+        await People.Join(new Uri(app.Urls.First()), owner, "New Hand");
+        var (status, day) = await owner.Get("/api/day");
+        Assert.Equal(HttpStatusCode.OK, status);
+        Assert.Contains(day.GetProperty("hands").EnumerateArray(), h => h.GetProperty("name").GetString() == "New Hand");
+    }
+
+    [Fact]
     public async Task ThePlan_HasEveryMachine_WithItsPieces_AndTheChanceOfItsPromise()
     {
         await using var app = await BenchServer.Run(server.Connection, clock: new StillClock(Monday));

@@ -18,17 +18,15 @@ public static class People
     }
 
     /// <summary>Asks somebody to join, who does; their number and the browser they sit at.</summary>
-    public static async Task<(long Id, Browser Browser)> Join(
-        BenchServer server,
-        Browser owner,
-        string name,
-        string role = "Technician",
-        string pin = "4711"
-    )
+    public static Task<(long Id, Browser Browser)> Join(BenchServer server, Browser owner, string name, string role = "Technician") =>
+        Join(server.Address, owner, name, role);
+
+    /// <summary>The same, wherever the server is.</summary>
+    public static async Task<(long Id, Browser Browser)> Join(Uri server, Browser owner, string name, string role = "Technician")
     {
         var (id, code) = await Invite(owner, name, role);
-        var browser = await server.Open("");
-        await browser.TakeToken(await browser.Http.PostAsJsonAsync("/api/session/join", Joining(name, code, pin)));
+        var browser = await Browser.Open(server, "");
+        await browser.TakeToken(await browser.Http.PostAsJsonAsync("/api/session/join", Joining(name, code, "4711")));
         return (id, browser);
     }
 

@@ -20,6 +20,9 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
     : IDisposable
 {
     private const int CasesKept = 400;
+
+    // A job with many more lines than usual takes the room of several.
+    private const int LinesOfUsual = 100;
     private readonly MemoryCache cases = new(new MemoryCacheOptions { SizeLimit = CasesKept });
     private readonly SemaphoreSlim loading = new(1, 1);
     private volatile BookStand stand = new(shop, crafts, ShopState.New, [], []);
@@ -90,7 +93,7 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
         if (!made.IsGood)
             return made;
         var advised = pages.Where(p => p.Advises is not null).Aggregate(made.Value, (of, p) => of.Advised(it => Asked(p, it, now.Shop)));
-        cases.Set(key, (job.Machine, advised), new MemoryCacheEntryOptions { Size = 1 });
+        cases.Set(key, (job.Machine, advised), new MemoryCacheEntryOptions { Size = 1 + (job.Entries.Count / LinesOfUsual) });
         return advised;
     }
 

@@ -8,6 +8,13 @@ public class BookEditsTests
     private static readonly FaultBook Book = TestShop.Shop.Book;
 
     [Fact]
+    public void WordsThatWereNotSent_AreProblems_NotOurMistake()
+    {
+        foreach (var kind in new[] { "rate", "likelihood", null })
+            Assert.False(BookEdits.Edit(Book, kind, null, null, null, null, null).IsGood);
+    }
+
+    [Fact]
     public void Rate_MovesOneCause_AndTakenBackTheBookIsAsBefore()
     {
         var edit = Edit(BookEdits.Rate, "vent-blocked", "", "", "rare");

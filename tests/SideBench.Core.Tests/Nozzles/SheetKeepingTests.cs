@@ -134,6 +134,27 @@ public class SheetKeepingTests
     }
 
     [Fact]
+    public void SheetPutRight_AfterAThreadItToldWasTakenBack_TellsTheOthers()
+    {
+        var entries = Opened("missing-after-idle", slot: 2);
+        var lines = Lines(("C", Gaps(n => n % 12 == 0)));
+        Take(entries, lines);
+        // Its answer speaks of a thread that is no more.
+        var told = entries.FindIndex(e => e.Body is Answered);
+        entries[told] = entries[told] with { Body = ((Answered)entries[told].Body) with { Thread = 7 } };
+        var right = SheetKeeping.PutRight(
+            TestShop.Case(entries),
+            "s1",
+            Lines(),
+            TestShop.Sheets,
+            _ => throw new InvalidOperationException("no such thread"),
+            () => "x"
+        );
+        Assert.Contains(right.Value, l => l is SheetCorrected);
+        Assert.DoesNotContain(right.Value, l => l is Corrected);
+    }
+
+    [Fact]
     public void OlderSheetPutRight_IsComparedWithTheOneBeforeIt_NotWithALaterOne()
     {
         var entries = Opened("missing-after-idle", slot: 2);

@@ -4,7 +4,7 @@ import { createPinia } from 'pinia'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
 import { askAgain } from '@/shared/write/useWrites'
-import { useOpening } from './useOpening'
+import { useOpening, withWaiting } from './useOpening'
 
 const calls: { url: string; body: Record<string, unknown> }[] = []
 let answer: () => Response = () => Response.json({})
@@ -90,5 +90,33 @@ describe('useOpening', () => {
     expect(await opening.back({ item: 'a', count: null })).toBe(false)
     expect([await first, await next]).toEqual([true, true])
     expect(calls.map((c) => c.body.item)).toEqual(['a', 'b'])
+  })
+})
+
+describe('what waits for the server', () => {
+  const act = (of: object) =>
+    ({ key: 'k', kind: 'off', removal: '', item: '', run: '', step: '', done: false, ...of }) as never
+  const opening = {
+    acts: [
+      act({ key: 'lid', removal: 'lid' }),
+      act({ key: 'tray', removal: 'tray' }),
+      act({ key: 'read', kind: 'do', run: 'r1', step: 'read' }),
+    ],
+    back: [act({ key: 'back-lid', kind: 'back', item: 'i1', removal: 'lid' })],
+  } as never
+  const waiting = (at: string, body: object) => ({ url: `/api/jobs/7/${at}`, body: JSON.stringify(body) }) as never
+  const done = (o: { acts: { key: string; done: boolean }[]; back: { key: string; done: boolean }[] }) =>
+    [...o.acts, ...o.back].filter((a) => a.done).map((a) => a.key)
+
+  it('is done as far as the hand goes: the way goes on after it', () => {
+    expect(done(withWaiting(opening, []))).toEqual([])
+    expect(done(withWaiting(opening, [waiting('opening/off', { removal: 'lid' })]))).toEqual(['lid'])
+    const all = [
+      waiting('opening/back', { item: 'i1' }),
+      waiting('guides/tick', { run: 'r1', step: 'read', outcome: 'done' }),
+      waiting('guides/tick', { run: 'r2', step: 'read' }),
+      waiting('notes', { text: 'lid' }),
+    ]
+    expect(done(withWaiting(opening, all))).toEqual(['read', 'back-lid'])
   })
 })

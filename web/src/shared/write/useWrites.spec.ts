@@ -1,7 +1,12 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { Refused, type ProblemBody } from '@/shared/api/client'
-import { whenAnswered } from './inFlight'
+import 'fake-indexeddb/auto'
+import { IDBFactory } from 'fake-indexeddb'
+import { api, dataOf, Refused, type ProblemBody } from '@/shared/api/client'
+import { useSession } from '@/shared/state/useSession'
+import { away, whenAnswered } from './inFlight'
+import { closeStore } from './keptWrites'
+import { useOutbox } from './outbox'
 import { askAgain, useWrites } from './useWrites'
 
 const body = (status: number, code: string): ProblemBody => ({
@@ -121,5 +126,58 @@ describe('useWrites', () => {
       ['a', 5],
       ['b', 6],
     ])
+  })
+
+  describe('while the server is away', () => {
+    beforeEach(() => {
+      globalThis.indexedDB = new IDBFactory()
+      closeStore()
+      vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')))
+      useSession().view = { person: { id: 1, name: 'Ines', role: 'Owner', hasPin: true } } as never
+      away.value = true
+    })
+    afterEach(() => {
+      away.value = false
+      vi.unstubAllGlobals()
+    })
+
+    /** Writes by the real client, which the server never hears. */
+    function notes(about: number | 'shop') {
+      const writes = useWrites<unknown>({
+        about,
+        stamp: () => ({ seenVersion: 5 }),
+        written: () => undefined,
+        refetch: () => undefined,
+      })
+      const note = writes.write((b: Body) =>
+        dataOf(api.POST('/api/jobs/{id}/notes', { params: { path: { id: 7 } }, body: b as never })),
+      )
+      return { writes, note, outbox: useOutbox() }
+    }
+
+    it('a press about a job waits under its key, and is done for whoever pressed it', async () => {
+      const { writes, note, outbox } = notes(7)
+      expect(await note({ text: 'a' })).toBe(true)
+      expect(await note({ text: 'b' })).toBe(true)
+      expect(writes.problem.value).toBeNull()
+      expect(outbox.of(7).map((w) => [w.url, w.says, w.tried])).toEqual([
+        ['/api/jobs/7/notes', 'notes: a', expect.any(Boolean)],
+        ['/api/jobs/7/notes', 'notes: b', false],
+      ])
+      expect(new Set(outbox.of(7).map((w) => w.key)).size).toBe(2)
+    })
+
+    it('what is not about a job is asked for again, and never kept', async () => {
+      const { writes, note, outbox } = notes('shop')
+      expect(await note({ text: 'a' })).toBe(false)
+      expect([writes.canRetry(), outbox.all]).toEqual([true, []])
+    })
+
+    it('a browser without a store says that nothing was kept', async () => {
+      globalThis.indexedDB = undefined as never
+      const { writes, note } = notes(7)
+      expect(await note({ text: 'a' })).toBe(false)
+      expect([writes.canRetry(), writes.problem.value?.code]).toEqual([true, 'server-unreachable'])
+    })
   })
 })
