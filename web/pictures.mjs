@@ -40,7 +40,16 @@ const pictures = [
       await p.waitForFunction(() => [...document.images].every((i) => i.complete))
     },
   },
-  { name: 'blank-sheet', view: desk, go: (p) => p.goto(`${base}/guides/sheets/pellow-six-tank-sheet`) },
+  {
+    name: 'people',
+    view: desk,
+    go: async (p) => {
+      await p.goto(`${base}/people`)
+      await p.getByLabel('Name').fill('Wren Hale')
+      await p.getByRole('button', { name: 'Make a one-time code' }).click()
+      await p.getByTestId('made-code').waitFor()
+    },
+  },
   { name: 'bench-phone', view: phone, go: onPlace(2) },
   { name: 'take-in', view: desk, go: (p) => p.goto(`${base}/take-in`) },
   {

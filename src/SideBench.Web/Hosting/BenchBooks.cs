@@ -58,7 +58,7 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
             var lines = await entries.OfShop(cancel);
             var counts = await verdicts.Counts(cancel);
             if (!stand.Says(lines.Count, counts))
-                stand = new BookStand(stand.Packs, crafts, ShopState.Of(lines), lines, counts, stand);
+                Take(new BookStand(stand.Packs, crafts, ShopState.Of(lines), lines, counts, stand));
         }
         finally
         {
@@ -67,7 +67,7 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
     }
 
     /// <summary>Takes new packs in place of the old.</summary>
-    public void Replace(Shop packs) => stand = stand.With(packs);
+    public void Replace(Shop packs) => Take(stand.With(packs));
 
     /// <summary>The crafts that are plugged in.</summary>
     public Crafts Crafts => crafts;
@@ -101,6 +101,13 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
     /// <param name="machine">Its machine as earlier visits left it.</param>
     /// <param name="entries">The lines it will begin with.</param>
     public Outcome<JobCase> NewCase(MachineCase machine, IReadOnlyList<Entry> entries) => stand.Case(machine, entries, 0, Today);
+
+    // Cases of the stand before are asked for no more, and hold its whole book.
+    private void Take(BookStand next)
+    {
+        stand = next;
+        cases.Clear();
+    }
 
     // A craft that breaks hides no job: the book's advice stands, and says so.
     private Advice Asked(WebCraft craft, JobCase job, Shop of)
