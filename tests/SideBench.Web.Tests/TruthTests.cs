@@ -3,6 +3,8 @@ using System.Text;
 using System.Text.Json;
 using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
+using SideBench.Core.Nozzles;
+using SideBench.Devices.Pictures;
 using SideBench.Web.Hosting;
 using Xunit;
 
@@ -140,6 +142,46 @@ public class TruthTests(BenchServer server) : IClassFixture<BenchServer>
     }
 
     [Fact]
+    public async Task OneTakeIn_SentTenTimesAtOnce_IsOneJob_AndNoProblem()
+    {
+        var browser = await server.Open();
+        var intake = JobsTests.Intake();
+        var answers = await Task.WhenAll(Enumerable.Range(0, 10).Select(_ => browser.Post("/api/take-in", intake)));
+        Assert.All(answers, a => Assert.True(a.Status == HttpStatusCode.OK, a.Body.ToString()));
+        Assert.Single(answers.Select(a => a.Body.GetProperty("jobId").GetInt64()).Distinct());
+    }
+
+    [Fact]
+    public async Task ARefusedPhoto_LeavesNoPictureBehind()
+    {
+        var browser = await server.Open();
+        var (job, version) = await JobsTests.TakeIn(browser);
+        var photo = PictureCodec.Jpeg(new PixelImage(31, 17, new byte[31 * 17 * 3]), 80);
+        var at = $"/api/jobs/{job}/opening/photo?key={Guid.NewGuid()}&seenVersion={version}";
+        async Task<long> Kept() => (long)(await Scalar("SELECT count(*) FROM pictures"))!;
+        var before = await Kept();
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await browser.Send($"{at}&of=&label={new string('x', 500)}", photo)).Status);
+        Assert.Equal(before, await Kept());
+        Assert.Equal(HttpStatusCode.OK, (await browser.Send($"{at}&of=&label=lid", photo)).Status);
+        Assert.Equal(before + 1, await Kept());
+    }
+
+    [Theory]
+    [InlineData("elsewhere.example", HttpStatusCode.BadRequest)]
+    [InlineData("localhost", HttpStatusCode.OK)]
+    [InlineData("10.0.0.7:5180", HttpStatusCode.OK)]
+    public async Task OnlyOurOwnNames_AreAnswered(string host, HttpStatusCode status)
+    {
+        using var nobody = new HttpClient { BaseAddress = server.Address };
+        nobody.DefaultRequestHeaders.Host = host;
+        Assert.Equal(status, (await nobody.GetAsync(new Uri("/api/session", UriKind.Relative))).StatusCode);
+    }
+
+    [Fact]
+    public async Task TheDescriptionOfTheApi_IsForWhoIsSignedIn() =>
+        Assert.Equal(HttpStatusCode.Unauthorized, (await (await server.Open("")).Http.GetAsync("/openapi/v1.json")).StatusCode);
+
+    [Fact]
     public async Task RealShop_IsOfferedNoStandIn_AndNoneTakesPart()
     {
         var browser = await server.Open();
@@ -181,4 +223,10 @@ public class TruthTests(BenchServer server) : IClassFixture<BenchServer>
         };
 
     private static StringContent Json(string text) => new(text, Encoding.UTF8, "application/json");
+
+    private async Task<object?> Scalar(string sql)
+    {
+        await using var command = server.Services.GetRequiredService<NpgsqlDataSource>().CreateCommand(sql);
+        return await command.ExecuteScalarAsync();
+    }
 }

@@ -78,6 +78,8 @@ holds "told to end while its database starts, it ends" ends_while_starting 0.6
 holds "and while its server starts" ends_while_starting 2.5
 refuses "a port that is none" "$ROOT/start" --data "$night/none" --port 99999
 refuses "nor 0" "$ROOT/start" --data "$night/none" --port 0
+"$ROOT/start" --data /proc/none > "$night/said" 2>&1 || true
+holds "a folder that cannot be written is told as one" grep -q 'cannot be written: name another' "$night/said"
 holds "every line is there, once" [ "$(lines)" = "$before" ]
 
 mkdir -p "$data/packs/ours"; echo '{ "id": "ours", "name": "Ours", "version": 1, "format": 1 }' > "$data/packs/ours/pack.json"

@@ -105,6 +105,10 @@ test('an answer that no longer fits comes back as a question with both sides', a
 
 test('who signed out leaves nothing of the shop in the browser', async ({ page, context }) => {
   await signIn(page)
+  await page.goto('/take-in')
+  await page.getByLabel('In the customer’s own words').fill('typed and not sent')
+  const draft = () => page.evaluate(() => localStorage.getItem('side-bench-take-in') ?? '')
+  await expect.poll(draft).toContain('typed and not sent')
   await page.getByRole('button', { name: /Ines Varga/ }).click()
   await page.getByRole('button', { name: 'Sign out' }).click()
   await expect(page).toHaveURL(/sign-in/)
@@ -120,6 +124,7 @@ test('who signed out leaves nothing of the shop in the browser', async ({ page, 
         }),
     )
   await expect.poll(kept).toBe(0)
+  expect(await draft()).not.toContain('typed and not sent')
   await context.setOffline(true)
   await page.goto('/today').catch(() => undefined)
   await expect(page.getByText('Today at the bench')).toHaveCount(0)
