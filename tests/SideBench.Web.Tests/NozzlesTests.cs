@@ -152,6 +152,7 @@ public class NozzlesTests(BenchServer server) : IClassFixture<BenchServer>
     }
 
     [Fact]
+    [Trait("Pace", "slow")]
     public async Task ScannersStandIn_TakesTheDemoMachinesSheet_AndTwoAtOnceAreReadInTurn()
     {
         var browser = await server.Open();

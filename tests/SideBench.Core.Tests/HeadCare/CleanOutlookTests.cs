@@ -91,6 +91,7 @@ public class CleanOutlookTests
     }
 
     [Fact]
+    [Trait("Pace", "slow")]
     public void WhatIsExact_AgreesWithTheSlowGrid()
     {
         var histories = new[]

@@ -43,6 +43,7 @@ public class HeadLifeTests
     }
 
     [Fact]
+    [Trait("Pace", "slow")]
     public void HeadIsTheSameAtEverySheet_WhatNeverClearsStays()
     {
         var stuck = 0;

@@ -18,6 +18,7 @@ using Xunit;
 namespace SideBench.Web.Tests.Example;
 
 /// <summary>A craft of a page's length is plugged into the real server, and nothing in the middle was edited for it.</summary>
+[Trait("Pace", "slow")]
 public sealed class ExampleCraftTests : IAsyncLifetime
 {
     private const string NumbersFile = """{ "craft": "Bottles", "numbers": { "emptyGrams": 80 } }""";
