@@ -17,7 +17,7 @@ backup_write() (
   file=$1 packs=$2
   umask 077
   (: > "$file.part") 2>/dev/null || fail "$file cannot be written there. Nothing was written."
-  dir=$(mktemp -d "$file.XXXXXX")
+  dir=$(mktemp -d "$file.XXXXXX") || fail "$file cannot be written there. Nothing was written."
   trap 'rm -rf "$dir" "$file.part"' EXIT
   ask=$(backup_counts)
   coproc RECORD { PGTZ=UTC backup_sql; }
@@ -28,7 +28,8 @@ backup_write() (
   "$(pg_bin)/pg_dump" -Fc --snapshot="$snapshot" --exclude-table-data=guard_keys --exclude-table-data=sign_ins -f "$dir/record.dump" ||
     fail "The record could not be read in full. Nothing was written."
   echo "COMMIT;" >&"$writer"; exec {writer}>&-
-  if [ -d "$packs" ]; then tar -C "$packs" -cf "$dir/packs.tar" .; else tar -T /dev/null -cf "$dir/packs.tar"; fi
+  if [ -d "$packs" ]; then tar -C "$packs" -cf "$dir/packs.tar" .; else tar -T /dev/null -cf "$dir/packs.tar"; fi ||
+    fail "The shop's own packs could not be read in full. Nothing was written."
   (
     cd "$dir"
     printf '{"sideBench": "backup", "format": %d, "madeAt": "%s", "postgres": "%s", "tables": %s, "sha256": {"record.dump": "%s", "packs.tar": "%s"}}\n' \

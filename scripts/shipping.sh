@@ -1,10 +1,11 @@
 # The database's own log, shipped into the backup folder as it is written: the record as it was at any minute. Sourced after common.sh.
 SHIP_EVERY_S=60 SHIP_BASES=2
 
-# ship_options DIR: what the database is told, so that each piece of its log is copied to DIR/log as soon as it is full, or a minute old.
+# ship_options DIR: what the database is told, so that each piece of its log is copied to DIR/log as soon as it is full, or a minute old. One
+# that is there already, whole, is done: the database may have been killed before it heard so. Another one of that name is never replaced.
 ship_options() {
   printf '%s\n' -c archive_mode=on -c "archive_timeout=$SHIP_EVERY_S" \
-    -c "archive_command=test ! -f '$1/log/%f' && cp '%p' '$1/log/%f.part' && sync '$1/log/%f.part' && mv '$1/log/%f.part' '$1/log/%f'"
+    -c "archive_command=cmp -s '%p' '$1/log/%f' || { test ! -f '$1/log/%f' && cp '%p' '$1/log/%f.part' && sync '$1/log/%f.part' && mv '$1/log/%f.part' '$1/log/%f'; }"
 }
 
 # ship_folders DIR: written by the database's own user, read by nobody else.

@@ -146,7 +146,10 @@ public class PeopleTests(BenchServer server) : IClassFixture<BenchServer>
             };
         var wrong = await here.Post("/api/sign-ins/password", Change("not it at all", "copper ladle meadow"));
         Assert.Equal("wrong-now", wrong.Body.GetProperty("code").GetString());
-        Assert.Equal(HttpStatusCode.OK, (await here.Post("/api/sign-ins/password", Change(People.Password, "copper ladle meadow"))).Status);
+        var change = Change(People.Password, "copper ladle meadow");
+        Assert.Equal(HttpStatusCode.OK, (await here.Post("/api/sign-ins/password", change)).Status);
+        // Sent again because the answer was lost: done, not refused for the password that was.
+        Assert.Equal(HttpStatusCode.OK, (await here.Post("/api/sign-ins/password", change)).Status);
         Assert.Equal(HttpStatusCode.Unauthorized, (await phone.Get("/api/board")).Status);
         Assert.Equal(HttpStatusCode.OK, (await here.Get("/api/board")).Status);
         Assert.Equal(0L, await Sql("SELECT count(*) FROM entries WHERE body::text LIKE '%ladle%' OR body::text LIKE $1", "%orchard%"));

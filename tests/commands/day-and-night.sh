@@ -121,6 +121,14 @@ end
 (exec 7> "$nights/.lock"; flock 7; "$ROOT/sidebench" nightly "$nights" --data "$data" > "$night/second" 2>&1)
 holds "two at once are one" grep -q 'is being written' "$night/second"
 holds "by hand it is as good" "$ROOT/sidebench" nightly "$nights" --data "$data"
+# A piece of the log that was copied, and of which the database never heard so, is no failure; another one of its name is.
+. "$ROOT/scripts/shipping.sh"
+mkdir -p "$night/pieces/log"; echo one > "$night/piece"; echo two > "$night/other"
+ships() { local ask; ask=$(ship_options "$night/pieces" | sed -n 's/^archive_command=//p'); ask=${ask//%p/$1}; bash -c "${ask//%f/000A}"; }
+holds "a piece of the log is shipped" ships "$night/piece"
+holds "and is done when it is shipped already" ships "$night/piece"
+refuses "another of its name is refused" ships "$night/other"
+holds "and the first one stays" cmp "$night/piece" "$night/pieces/log/000A"
 # The log is shipped: the disk is lost, and the record comes back as it was at a moment between two lines.
 shipped="$night/shipped"
 holds "it begins with its log shipped" begin --ship --backups "$shipped"

@@ -30,7 +30,7 @@ watch(
   { immediate: true },
 )
 // Back again: who is signed in is asked anew, since a sign-in may have ended meanwhile.
-watch(away, (is) => void (is || session.load().catch(() => undefined)))
+watch(away, (is) => void (is || session.renew().catch(() => undefined)))
 </script>
 
 <template>

@@ -28,6 +28,14 @@ export const useSession = defineStore('session', () => {
     take(await dataOf(api.GET('/api/session')))
   }
 
+  /** After a while without a server: a sign-in that ended meanwhile is asked for in place, and the page stays with what was typed on it. */
+  async function renew() {
+    const next = await dataOf(api.GET('/api/session'))
+    if (next.person || !view.value?.person) return take(next)
+    keepToken(next.token)
+    ended.value = true
+  }
+
   /** Who was signed in here last, while the server is away: their pages as they were last seen. */
   async function recall() {
     const kept = await personKept()
@@ -71,6 +79,7 @@ export const useSession = defineStore('session', () => {
     ended,
     clockOffset,
     load,
+    renew,
     recall,
     recalls,
     signIn,

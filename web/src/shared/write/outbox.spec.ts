@@ -145,4 +145,25 @@ describe('what waits for the server', () => {
     ])
     expect(outbox.mine).toEqual([])
   })
+
+  it('stays, with the page as it is, when the sign-in ended meanwhile, and goes once it is there again', async () => {
+    const session = useSession()
+    let signedIn = false
+    const sent: string[] = []
+    vi.stubGlobal('fetch', (to: Request | string, init?: { body: string }) => {
+      if (typeof to !== 'string')
+        return Promise.resolve(Response.json({ person: null, token: 't', now: new Date().toISOString() }))
+      if (!signedIn) return Promise.resolve(Response.json({ code: 'sign-in-needed' }, { status: 401 }))
+      sent.push((JSON.parse(init!.body) as Line).text)
+      return Promise.resolve(Response.json({ job: { version: 6 } }))
+    })
+    const outbox = useOutbox()
+    await outbox.keep('k-a', 7, { url, body: body('a') }, false)
+    await outbox.flush()
+    expect([session.ended, session.person?.name, outbox.mine.length]).toEqual([true, 'Ines', 1])
+    signedIn = true
+    session.ended = false
+    await outbox.flush()
+    expect([sent, outbox.mine]).toEqual([['a'], []])
+  })
 })

@@ -119,8 +119,8 @@ export const useOutbox = defineStore('outbox', () => {
       }
       if (answer.status === 401 || body?.code === 'token-old') {
         if (again > 0) return 'away'
-        await session.load().catch(() => undefined)
-        if (!session.person || session.person.id !== write.person) return 'away'
+        await session.renew().catch(() => undefined)
+        if (session.ended || !session.person || session.person.id !== write.person) return 'away'
         continue
       }
       const since = versions.get(write.job)
