@@ -30,7 +30,8 @@ async function giveRole(of: HTMLSelectElement) {
   if (!(await props.accounts.role(props.account.id, of.value))) of.value = props.account.role
 }
 async function stand(act: string) {
-  if (!(await props.accounts.stand(props.account.id, act, why.value))) return
+  if (!(await props.accounts.stand(props.account.id, act, why.value)) || asked.value !== act) return
+  // Only the form that was sent closes: another may have been opened while the answer was on its way.
   asked.value = ''
   why.value = ''
 }
