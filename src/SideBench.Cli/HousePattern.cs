@@ -8,9 +8,11 @@ namespace SideBench.Cli;
 internal static class HousePattern
 {
     /// <summary>Reads it.</summary>
-    public static PatternModel Read() =>
+    public static PatternModel Read() => ReadAll().Pattern;
+
+    /// <summary>All numbers of nozzle sheets.</summary>
+    public static SheetNumbers ReadAll() =>
         PackReader
             .Numbers(PackFolder.Read(Settings.Needed(Settings.Packs).Split(':', StringSplitOptions.RemoveEmptyEntries)).Value)
-            .Value.Of<SheetNumbers>()
-            .Pattern;
+            .Value.Of<SheetNumbers>();
 }

@@ -6,6 +6,7 @@ return args switch
 {
     ["export", var file] => await ExportCommand.Run(file),
     ["read-sheet", .. var options] => ReadSheetCommand.Run(options),
+    ["teach-sheet", .. var options] => TeachSheetCommand.Run(options),
     ["estimate"] => AskCommand.Estimate(),
     ["sum"] => AskCommand.Sum(),
     ["new-code", var name] => await NewCodeCommand.Run(name),
@@ -20,7 +21,8 @@ static int Usage()
     Console.Error.WriteLine(
         "Usage: ./sidebench measure [--json FILE] | measure diagnosis [--jobs N] [--markdown FILE] | measure sheets "
             + "[--scenes N] [--markdown FILE] | estimate | read-sheet --layout L.json "
-            + "--image X.jpg | export FILE.csv|FILE.json | new-code NAME | backup FILE | restore FILE"
+            + "--image X.jpg | teach-sheet --image A.jpg [--names K,C,M,Y] "
+            + "| export FILE.csv|FILE.json | new-code NAME | backup FILE | restore FILE"
     );
     return 2;
 }

@@ -19,7 +19,10 @@ internal static class AccessFile
             [.. file.Parts.Select(Part)],
             [.. file.Services.Select(Service)],
             file.LeaveAlone ?? []
-        );
+        )
+        {
+            Openings = file.Openings ?? [],
+        };
         var found = GraphRules.Check(graph, $"{path}#");
         problems.AddRange(found);
         return found.Count == 0 ? graph : null;
@@ -85,7 +88,8 @@ internal static class AccessFile
         int Version,
         IReadOnlyList<string>? LeaveAlone,
         IReadOnlyList<PartShape> Parts,
-        IReadOnlyList<ServiceShape> Services
+        IReadOnlyList<ServiceShape> Services,
+        IReadOnlyList<IReadOnlyList<string>>? Openings
     );
 
     private sealed record PartShape

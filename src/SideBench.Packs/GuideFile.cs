@@ -37,13 +37,16 @@ internal sealed class GuideFile(
         {
             var place = $"{path}#/guides/{shape.Id}";
             var guide = Guide(shape, shared, place);
-            if (!guides.TryAdd(guide.Id, guide))
+            var suits = models.Values.SelectMany(m => AsItStands.Each(m, changes)).Where(m => Applies(guide, m)).ToList();
+            // A kind is known before its parts are: what does not fit them is not offered, and no mistake of the guide.
+            var notOn = suits.Where(m => m.Taught is not null && Tried(guide, m, place).Count > 0).Select(m => m.Id).Distinct().ToList();
+            if (!guides.TryAdd(guide.Id, guide with { NotOn = notOn }))
                 problems.Add(new Problem(ProblemCode.PackDefinedTwice, place, "guide", guide.Id));
             var made = guide.Lines.SelectMany(l => l.Step.Does).Select(d => d.Repair);
             foreach (var repair in guide.Repairs.Concat(made).Where(r => book.Step(r) is not Repair).Distinct())
                 problems.Add(new Problem(ProblemCode.PackUnknownName, $"{place}/repairs", "repair", repair));
-            foreach (var model in models.Values.SelectMany(m => AsItStands.Each(m, changes)).Where(m => Applies(guide, m)))
-                Try(guide, model, place);
+            foreach (var model in suits.Where(m => m.Taught is null))
+                problems.AddRange(Tried(guide, model, place));
         }
 
         return [.. guides.Values];
@@ -51,15 +54,12 @@ internal sealed class GuideFile(
 
     /// <summary>Whether a guide applies to a model.</summary>
     public static bool Applies(Guide guide, MachineModel model) =>
-        guide.When.Holds(new Facts { Model = model, Context = new Dictionary<string, string>() });
+        !guide.NotOn.Contains(model.Id) && guide.When.Holds(new Facts { Model = model, Context = new Dictionary<string, string>() });
 
-    private void Try(Guide guide, MachineModel model, string place)
-    {
-        if (!graphs.TryGetValue(model.Id, out var graph))
-            problems.Add(new Problem(StripDownProblem.NoGraph, place, model.FullName));
-        else
-            problems.AddRange(GuideRules.Check(guide, model, graph, place));
-    }
+    private List<Problem> Tried(Guide guide, MachineModel model, string place) =>
+        graphs.TryGetValue(model.Id, out var graph)
+            ? GuideRules.Check(guide, model, graph, place)
+            : [new Problem(StripDownProblem.NoGraph, place, model.FullName)];
 
     private Guide Guide(GuideShape g, Dictionary<string, IReadOnlyList<StepShape>> shared, string place)
     {

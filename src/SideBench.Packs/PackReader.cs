@@ -166,7 +166,9 @@ public static class PackReader
         bool StopsDead,
         string? Prompt,
         string? WasteAt,
-        WasteFigures? Waste
+        WasteFigures? Waste,
+        string? SerialPrefix,
+        TaughtModel? Taught
     )
     {
         internal sealed record SheetPart(string Layout, Dictionary<string, int> Slots);
@@ -253,6 +255,8 @@ public static class PackReader
                 Prompt = file.Prompt ?? "",
                 WasteAt = file.WasteAt ?? "",
                 Waste = file.Waste,
+                SerialPrefix = file.SerialPrefix ?? "",
+                Taught = file.Taught,
                 Sheet = Plan(file, layouts, path, problems),
                 HeadCare = Head(file, path, problems),
                 PageMl = file.PageMl,

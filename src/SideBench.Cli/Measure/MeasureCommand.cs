@@ -33,6 +33,10 @@ public static class MeasureCommand
             return await LoadMeasure.Run(load);
         if (options is ["fuzz", .. var asked])
             return await Fuzz.FuzzMeasure.Run(asked);
+        if (options is ["own", .. var own])
+            return OwnMeasure.Run(own);
+        if (options is ["teach", .. var taught])
+            return SheetTeachingMeasure.Run(taught);
         if (options is ["day", .. var days])
             return DayMeasure.Run(days);
         if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)

@@ -6,6 +6,7 @@ using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
+using SideBench.Core.Own;
 using SideBench.Core.Record;
 using SideBench.Core.Shelf;
 using SideBench.Core.StripDown;
@@ -29,6 +30,7 @@ public static class HouseCrafts
         ShelfCraft.Craft,
         DayCraft.Craft,
         AccountsCraft.Craft,
+        OwnCraft.Craft,
     ]);
 
     /// <summary>The small sums of all crafts.</summary>

@@ -42,6 +42,9 @@ public sealed record AccessGraph(
     IReadOnlyList<string> LeaveAlone
 )
 {
+    /// <summary>Orders in which parts came off, where the shop taught how it opens; empty for a graph that was written.</summary>
+    public IReadOnlyList<IReadOnlyList<string>> Openings { get; init; } = [];
+
     /// <summary>Most parts a graph can have.</summary>
     public const int MostParts = 128;
 

@@ -76,6 +76,12 @@ public sealed record FigureBound(string Figure, double Times)
 /// <summary>A kind of machine, as data from a pack.</summary>
 public sealed record MachineModel
 {
+    /// <summary>How serials of this model begin; empty when it is not known.</summary>
+    public string SerialPrefix { get; init; } = "";
+
+    /// <summary>What of a model of the shop's own is a family default, and how wide; null for a model whose figures are known.</summary>
+    public TaughtModel? Taught { get; init; }
+
     /// <summary>Name used in the record, such as <c>marram-quartet-a4</c>.</summary>
     public required string Id { get; init; }
 

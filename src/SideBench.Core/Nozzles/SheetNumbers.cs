@@ -1,3 +1,5 @@
+using SideBench.Core.Nozzles.Teaching;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>House numbers of nozzle sheets.</summary>
@@ -14,6 +16,7 @@ namespace SideBench.Core.Nozzles;
 /// <param name="LightWorthSayingPct">Uneven light from which on it is said that it was taken out, percent.</param>
 /// <param name="CurlWorthSayingMm">A curl from which on it is said that it was taken out, mm.</param>
 /// <param name="Pattern">How nozzles behave under each pattern.</param>
+/// <param name="Teach">How a sheet is taught by its picture.</param>
 public sealed record SheetNumbers(
     double SureOfPattern,
     double MostUnsure,
@@ -27,5 +30,6 @@ public sealed record SheetNumbers(
     double TiltWorthSayingPct,
     double LightWorthSayingPct,
     double CurlWorthSayingMm,
-    PatternModel Pattern
+    PatternModel Pattern,
+    TeachNumbers Teach
 );

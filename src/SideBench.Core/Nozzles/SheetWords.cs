@@ -3,6 +3,20 @@ namespace SideBench.Core.Nozzles;
 /// <summary>Patterns and comparisons in the trade's words.</summary>
 public static class SheetWords
 {
+    /// <summary>Why a picture is refused, as part of a sentence.</summary>
+    public static string Why(RefusalReason reason) =>
+        reason switch
+        {
+            RefusalReason.BlankPage => "the page is blank",
+            RefusalReason.NoSheet => "no sheet is found in it",
+            RefusalReason.CutOff => "part of the sheet is cut off",
+            RefusalReason.Blurred => "it is too blurred",
+            RefusalReason.LowResolution => "it is too small",
+            RefusalReason.WrongLayout => "its dashes do not stand where the layout has them",
+            RefusalReason.Covered => "something lies on the sheet",
+            _ => "there is more than one sheet",
+        };
+
     /// <summary>A few words for a unit's comb.</summary>
     /// <param name="unit">The unit.</param>
     /// <param name="change">Against the earlier sheet; null when there is none.</param>

@@ -186,6 +186,11 @@ public sealed record Guide(
     IReadOnlyList<GuideLine> Lines
 )
 {
+    /// <summary>
+    /// Models of a shop's own whose kind it would suit, but whose parts, as far as they are known, it does not fit.
+    /// </summary>
+    public IReadOnlyList<string> NotOn { get; init; } = [];
+
     /// <summary>Its steps on one model.</summary>
     /// <param name="bare">The model without a case.</param>
     public IReadOnlyList<GuideStep> StepsFor(Facts bare) => [.. Lines.Where(l => l.When.Holds(bare)).Select(l => l.Step)];

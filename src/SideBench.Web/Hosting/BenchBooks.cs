@@ -3,6 +3,7 @@ using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Own;
 using SideBench.Core.Record;
 using SideBench.Data.Jobs;
 using SideBench.Data.Record;
@@ -16,8 +17,14 @@ namespace SideBench.Web.Hosting;
 /// The fault book as it stands: packs, the shop's edits, schools and shelf, and what closed jobs taught. Replaced whole when
 /// any of it changes; a job under way goes on with what it finds.
 /// </summary>
-public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> pages, TimeProvider clock, ILogger<BenchBooks> log)
-    : IDisposable
+public sealed class BenchBooks(
+    Shop shop,
+    PackFolders folders,
+    Crafts crafts,
+    IEnumerable<WebCraft> pages,
+    TimeProvider clock,
+    ILogger<BenchBooks> log
+) : IDisposable
 {
     private const int CasesKept = 400;
 
@@ -25,6 +32,7 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
     private const int LinesOfUsual = 100;
     private readonly MemoryCache cases = new(new MemoryCacheOptions { SizeLimit = CasesKept });
     private readonly SemaphoreSlim loading = new(1, 1);
+    private volatile IReadOnlyList<OwnFileKept> own = [];
     private volatile BookStand stand = new(shop, crafts, ShopState.New, [], []);
 
     /// <summary>What the packs say, with the shop's edits in the book.</summary>
@@ -38,6 +46,12 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
 
     /// <summary>Lines about the shop itself that stand, oldest first.</summary>
     public IEnumerable<Entry> ShopLines => TakenBack.Without(stand.Lines);
+
+    /// <summary>What closed jobs turned out to be.</summary>
+    public IReadOnlyList<VerdictCount> Verdicts => stand.Verdicts;
+
+    /// <summary>Files of the packs, and the shop with other own files: to try what is about to be written.</summary>
+    public PackFolders Folders => folders;
 
     /// <summary>Number of lines about the shop itself.</summary>
     public int Version => stand.Version;
@@ -57,8 +71,10 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
         {
             var lines = await entries.OfShop(cancel);
             var counts = await verdicts.Counts(cancel);
-            if (!stand.Says(lines.Count, counts))
-                Take(new BookStand(stand.Packs, crafts, ShopState.Of(lines), lines, counts, stand));
+            if (stand.Says(lines.Count, counts))
+                return;
+            var files = OwnCraft.Files(TakenBack.Without(lines));
+            Take(new BookStand(WithOwn(files), crafts, ShopState.Of(lines), lines, counts, stand));
         }
         finally
         {
@@ -66,8 +82,39 @@ public sealed class BenchBooks(Shop shop, Crafts crafts, IEnumerable<WebCraft> p
         }
     }
 
-    /// <summary>Takes new packs in place of the old.</summary>
-    public void Replace(Shop packs) => Take(stand.With(packs));
+    /// <summary>Reads all packs anew, with the shop's own files; with a problem anywhere the old ones stay.</summary>
+    /// <returns>Every problem.</returns>
+    public IReadOnlyList<Problem> Reread()
+    {
+        var packs = folders.Read(own, out var left);
+        if (packs.IsGood && left.Count == 0)
+            Take(stand.With(packs.Value));
+        return packs.IsGood ? left : packs.Problems;
+    }
+
+    /// <summary>The shop's own files as they stand.</summary>
+    public IReadOnlyList<OwnFileKept> Own => own;
+
+    /// <summary>What of the shop's own files does not fit the packs of today, and is left out.</summary>
+    public IReadOnlyList<Problem> LeftOut { get; private set; } = [];
+
+    // Own files are read only when one of them changed.
+    private Shop WithOwn(IReadOnlyList<OwnFileKept> files)
+    {
+        if (files.SequenceEqual(own))
+            return stand.Packs;
+        var packs = folders.Read(files, out var left);
+        if (!packs.IsGood)
+        {
+            log.LogError("The packs cannot be read with the shop's own files: {Problems}", packs.Problems.Count);
+            return stand.Packs;
+        }
+
+        foreach (var problem in left)
+            log.LogWarning("Left out of the shop's own files, {Path}: {Code}", problem.Path, problem.Code);
+        (own, LeftOut) = (files, left);
+        return packs.Value;
+    }
 
     /// <summary>The crafts that are plugged in.</summary>
     public Crafts Crafts => crafts;

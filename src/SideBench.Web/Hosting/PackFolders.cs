@@ -1,4 +1,5 @@
 using SideBench.Core.Outcomes;
+using SideBench.Core.Own;
 using SideBench.Packs;
 
 namespace SideBench.Web.Hosting;
@@ -7,10 +8,21 @@ namespace SideBench.Web.Hosting;
 /// <param name="Folders">Folders, ours first, separated by a colon.</param>
 public sealed record PackFolders(string Folders)
 {
+    /// <summary>Every file of them.</summary>
+    public Outcome<IReadOnlyList<PackFile>> Files() => PackFolder.Read(Folders.Split(':', StringSplitOptions.RemoveEmptyEntries));
+
     /// <summary>Reads them whole, or says every problem in them.</summary>
     public Outcome<Shop> Read()
     {
-        var files = PackFolder.Read(Folders.Split(':', StringSplitOptions.RemoveEmptyEntries));
+        var files = Files();
         return files.IsGood ? PackReader.Read(files.Value) : new List<Problem>(files.Problems);
+    }
+
+    /// <summary>Reads them with the shop's own files; an own file that does not fit is left out, and said.</summary>
+    public Outcome<Shop> Read(IReadOnlyList<OwnFileKept> own, out IReadOnlyList<Problem> left)
+    {
+        left = [];
+        var files = Files();
+        return files.IsGood ? OwnPackFiles.Read(files.Value, own, out left) : new List<Problem>(files.Problems);
     }
 }

@@ -8,6 +8,7 @@ using SideBench.Web.Features.Estimates;
 using SideBench.Web.Features.HeadCare;
 using SideBench.Web.Features.Ink;
 using SideBench.Web.Features.Nozzles;
+using SideBench.Web.Features.Own;
 using SideBench.Web.Features.Shelf;
 using SideBench.Web.Features.StripDown;
 using SideBench.Web.Features.Sums;
@@ -42,6 +43,7 @@ public static class WebCrafts
         {
             Services = services => services.AddSingleton<DayDesk>().AddSingleton<CalendarFeed>().AddSingleton<CalendarStore>(),
         },
+        new WebCraft("Own", routes => routes.MapOwn()),
         new WebCraft("Sums", routes => routes.MapSums()),
         new WebCraft("Estimates", routes => routes.MapEstimates()),
     ];

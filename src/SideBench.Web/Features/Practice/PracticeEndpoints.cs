@@ -66,12 +66,9 @@ public static class PracticeEndpoints
     }
 
     // Packs are taken in whole, or not at all: with a problem anywhere the old ones stay.
-    private static async Task<IResult> ReadPacks(ShopDesk desk, BenchBooks books, PackFolders folders, CancellationToken cancel)
+    private static async Task<IResult> ReadPacks(ShopDesk desk, BenchBooks books, CancellationToken cancel)
     {
-        var packs = folders.Read();
-        if (!packs.IsGood)
-            return ProblemResults.Of(packs.Problems);
-        books.Replace(packs.Value);
-        return Results.Ok(await desk.Show(cancel));
+        var problems = books.Reread();
+        return problems.Count > 0 ? ProblemResults.Of(problems) : Results.Ok(await desk.Show(cancel));
     }
 }

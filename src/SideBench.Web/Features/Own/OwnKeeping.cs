@@ -1,0 +1,342 @@
+using System.Text.Json.Nodes;
+using SideBench.Core.Machines;
+using SideBench.Core.Nozzles;
+using SideBench.Core.Outcomes;
+using SideBench.Core.Own;
+using SideBench.Core.Record;
+using SideBench.Packs;
+using SideBench.Web.Hosting;
+
+namespace SideBench.Web.Features.Own;
+
+/// <summary>
+/// Makes the next version of the shop's own files. Each is tried with all packs first: what would not fit is refused, placed, and nothing
+/// changes.
+/// </summary>
+internal sealed class OwnKeeping(BenchBooks books)
+{
+    private const int LongestText = 120;
+    private const int LongestImport = 4_000_000;
+    private OwnNumbers Numbers => books.Shop.Numbers.Of<OwnNumbers>();
+
+    /// <summary>Own files of one model with its sheet and access; of all when none is named.</summary>
+    public static IEnumerable<OwnFileKept> FilesOf(IReadOnlyList<OwnFileKept> own, string? model)
+    {
+        if (model is null)
+            return own;
+        var sheet = own.FirstOrDefault(f => f.Sort == "machine" && f.Id == model) is { } file
+            ? (string?)JsonNode.Parse(file.Text)!["sheet"]?["layout"]
+            : null;
+        return own.Where(f => f.Sort == "sheet" ? f.Id == sheet : f.Id == model);
+    }
+
+    /// <summary>A model of a kind.</summary>
+    public Outcome<IReadOnlyList<EntryBody>> Make(KindRequest r)
+    {
+        var answers = new KindAnswers(
+            r.Maker ?? "",
+            r.Name ?? "",
+            r.SerialPrefix?.Trim() ?? "",
+            r.Axes ?? [],
+            r.Inks ?? [],
+            r.Worth,
+            r.Like ?? ""
+        );
+        List<MachineModel> known = [.. books.Shop.Models.Values];
+        var problems = answers.Check(known, Numbers);
+        if (problems.Count > 0)
+            return problems;
+        var nearest = FamilyDefaults.Nearest(answers, known, Numbers);
+        if (FileOf("machine", nearest.Id) is not { } like || FileOf("access", nearest.Id) is not { } access)
+            return new Problem(ProblemCode.UnknownModel, "/like", nearest.Id);
+        var family = FamilyDefaults.Figures(nearest, known, Numbers);
+        var model = KindFile.Model(answers, like, family, ColourOf);
+        var name = $"{answers.Maker.Trim()} {answers.Name.Trim()}";
+        return Tried([
+            new OwnFileKept("machine", answers.Id, name, 1, OwnPackFiles.Text(model), $"made from its kind, like {nearest.FullName}"),
+            new OwnFileKept(
+                "access",
+                answers.Id,
+                name,
+                1,
+                OwnPackFiles.Text(KindFile.Access(answers.Id, access)),
+                $"taken from {nearest.FullName}"
+            ),
+        ]);
+    }
+
+    /// <summary>A figure.</summary>
+    public Outcome<IReadOnlyList<EntryBody>> Figure(FigureRequest r) =>
+        Changed(
+            r.Model,
+            (file, model) =>
+            {
+                if (ModelFigures.Find(model, r.Pointer ?? "") is not { } figure)
+                    return new Problem(OwnProblem.UnknownFigure, "/pointer", r.Pointer ?? "");
+                var problems = new List<Problem>();
+                Guard.Range(problems, r.Value ?? double.NaN, "/value", r.Measured ? 1e-6 : 0, figure.Most);
+                if (problems.Count > 0)
+                    return problems;
+                var value = r.Value!.Value;
+                var figures = file["taught"]!["figures"]!.AsObject();
+                if (!r.Measured || figure.Value <= 0 || model.Taught?.Figures.GetValueOrDefault(figure.Pointer) is not { } known)
+                {
+                    // What is told is taken as it is; what nobody believed anything of is what was measured.
+                    KindFile.Set(file, figure.Pointer, value);
+                    figures.Remove(figure.Pointer);
+                    if (r.Measured)
+                        figures[figure.Pointer] = Known(Numbers.MeasuredFactor[figure.Unit], 1);
+                    return $"{figure.Name}, {(r.Measured ? "measured" : "told")}: {value:0.####} {figure.Unit}";
+                }
+
+                var belief = new FigureBelief(figure.Value, Math.Max(1.0001, known.Factor), known.Seen).With(
+                    value,
+                    Numbers.MeasuredFactor[figure.Unit],
+                    Numbers.FarOff,
+                    r.IsSure,
+                    figure.Unit
+                );
+                if (!belief.IsGood)
+                    return belief.Problems.ToList();
+                KindFile.Set(file, figure.Pointer, belief.Value.Value);
+                figures[figure.Pointer] = Known(belief.Value.Factor, belief.Value.Seen);
+                return $"{figure.Name}, measured {value:0.####}, now {belief.Value.Value:0.####} {figure.Unit}";
+            }
+        );
+
+    /// <summary>What is told of a model beside its figures.</summary>
+    public Outcome<IReadOnlyList<EntryBody>> About(AboutRequest r) =>
+        Changed(
+            r.Model,
+            (file, model) =>
+            {
+                var problems = new List<Problem>();
+                Guard.Text(problems, r.SerialPrefix, "/serialPrefix", LongestText, needed: false);
+                Guard.Text(problems, r.WasteAt, "/wasteAt", LongestText, needed: false);
+                foreach (var (caution, i) in (r.Cautions ?? []).Select((c, i) => (c, i)))
+                    Guard.Text(problems, caution, $"/cautions/{i}", LongestText * 3, needed: true);
+                foreach (var (slot, i) in (r.Slots ?? []).Select((s, i) => (s, i)))
+                {
+                    Guard.Text(problems, slot.Ink, $"/slots/{i}/ink", LongestText, needed: true);
+                    Guard.Word(problems, slot.InkKind, $"/slots/{i}/inkKind", ["dye", "pigment", "transfer", "white"]);
+                    Guard.Text(problems, slot.Cartridge, $"/slots/{i}/cartridge", 20, needed: false);
+                    Guard.Text(problems, slot.Bay, $"/slots/{i}/bay", 20, needed: false);
+                    Guard.Range(problems, slot.FromFront, $"/slots/{i}/fromFront", 1, model.Slots.Count);
+                    Guard.Range(problems, slot.FromBack, $"/slots/{i}/fromBack", 1, model.Slots.Count);
+                }
+
+                if (r.Slots is { } told && !told.Select(s => s.Panel).Order().SequenceEqual(model.Slots.Select(s => s.Panel).Order()))
+                    problems.Add(new Problem(OwnProblem.Contradiction, "/slots", "Every slot of the panel is told once."));
+                var prefix = r.SerialPrefix?.Trim() ?? model.SerialPrefix;
+                if (KindAnswers.PrefixOf(books.Shop.Models.Values.Where(m => m.Id != model.Id), prefix) is { } other)
+                    problems.Add(new Problem(OwnProblem.PrefixTaken, "/serialPrefix", prefix, other.FullName));
+                if (problems.Count > 0)
+                    return problems;
+                file["serialPrefix"] = prefix;
+                if (r.WasteAt is { } at)
+                    file["wasteAt"] = at.Trim();
+                if (r.Cautions is { } cautions)
+                    file["cautions"] = new JsonArray([.. cautions.Select(c => (JsonNode)c.Trim())]);
+                foreach (var slot in r.Slots ?? [])
+                {
+                    var own = file["slots"]!.AsArray().OfType<JsonObject>().First(s => (int)s["panel"]! == slot.Panel);
+                    if (!slot.Ink.Trim().Equals((string)own["ink"]!, StringComparison.Ordinal))
+                        own["colour"] = ColourOf(slot.Ink.Trim());
+                    (own["ink"], own["inkKind"], own["cartridge"]) = (slot.Ink.Trim(), slot.InkKind, slot.Cartridge.Trim());
+                    (own["bay"], own["fromFront"], own["fromBack"]) = (slot.Bay.Trim(), slot.FromFront, slot.FromBack);
+                }
+
+                return "slots, cautions and where things are";
+            }
+        );
+
+    /// <summary>A code.</summary>
+    public Outcome<IReadOnlyList<EntryBody>> Code(CodeRequest r) =>
+        Changed(
+            r.Model,
+            (file, model) =>
+            {
+                var problems = new List<Problem>();
+                Guard.Text(problems, r.Code, "/code", 40, needed: true);
+                Guard.Text(problems, r.Says, "/says", LongestText, needed: true);
+                if ((r.Complaint ?? "").Length > 0)
+                    Guard.Word(problems, r.Complaint, "/complaint", [.. books.Shop.Book.Complaints.Select(c => c.Id)]);
+                Guard.Word(problems, r.Reads, "/reads", [.. OwnViews.ReadsOf(books).Select(o => o.Id)]);
+                if (problems.Count > 0)
+                    return problems;
+                var code = r.Code!.Trim();
+                var codes = file["codes"]!.AsArray();
+                if (codes.OfType<JsonObject>().FirstOrDefault(c => (string?)c["code"] == code) is { } old)
+                    codes.Remove(old);
+                codes.Add(
+                    (JsonNode)
+                        new JsonObject
+                        {
+                            ["code"] = code,
+                            ["says"] = r.Says!.Trim(),
+                            ["means"] = "Taught at the bench: evidence, not a verdict.",
+                            ["complaint"] = r.Complaint ?? "",
+                            ["reads"] = r.Reads,
+                        }
+                );
+                _ = model;
+                return $"code {code}, “{r.Says!.Trim()}”";
+            }
+        );
+
+    /// <summary>An opening.</summary>
+    public Outcome<IReadOnlyList<EntryBody>> Opening(OpeningTaughtRequest r)
+    {
+        if (Latest("access", r.Model) is not { } kept)
+            return new Problem(OwnProblem.NotOwn, "/model", r.Model ?? "");
+        var next = TaughtAccess.With(JsonNode.Parse(kept.Text)!.AsObject(), r.Parts ?? []);
+        return next.IsGood
+            ? Tried([
+                kept with
+                {
+                    Version = kept.Version + 1,
+                    Text = OwnPackFiles.Text(next.Value),
+                    Why = $"opened: {string.Join(", ", r.Parts!.Select(p => p.Name.Trim()))}",
+                },
+            ])
+            : next.Problems.ToList();
+    }
+
+    /// <summary>A layout for a model's sheet.</summary>
+    public Outcome<IReadOnlyList<EntryBody>> Sheet(SheetTaughtRequest r)
+    {
+        if (Latest("machine", r.Model) is not { } kept)
+            return new Problem(OwnProblem.NotOwn, "/model", r.Model ?? "");
+        var read = LayoutFile.Read("layout", r.Layout ?? "");
+        if (!read.IsGood)
+            return read.Problems.ToList();
+        var file = JsonNode.Parse(kept.Text)!.AsObject();
+        var slots = r.Slots ?? [];
+        file["sheet"] = new JsonObject
+        {
+            ["layout"] = read.Value.Id,
+            ["slots"] = new JsonObject(slots.Select(s => KeyValuePair.Create(s.Key, (JsonNode?)s.Value))),
+        };
+        var before = Latest("sheet", read.Value.Id)?.Version ?? 0;
+        return Tried([
+            new OwnFileKept("sheet", read.Value.Id, read.Value.Name, before + 1, r.Layout!, "taught by a picture"),
+            Next(kept, file, "its nozzle sheet"),
+        ]);
+    }
+
+    /// <summary>What an import would change.</summary>
+    public Outcome<ImportLook> Look(ImportRequest r)
+    {
+        var read = Brought(r);
+        return read.IsGood ? new ImportLook([.. read.Value.Select(LineOf)]) : read.Problems.ToList();
+    }
+
+    /// <summary>Takes models in.</summary>
+    public Outcome<IReadOnlyList<EntryBody>> Import(ImportRequest r)
+    {
+        var read = Brought(r);
+        if (!read.IsGood)
+            return read.Problems.ToList();
+        var problems = new List<Problem>();
+        var lines = new List<OwnFileKept>();
+        foreach (var file in read.Value)
+        {
+            var here = Latest(file.Sort, file.Id);
+            if (here is null && IsHouse(file))
+                problems.Add(new Problem(OwnProblem.ModelThere, "/files", $"{file.Name} of the house pack"));
+            else if (here is null)
+                lines.Add(file);
+            else if (!Same(here, file) && !r.Replace)
+                problems.Add(new Problem(OwnProblem.WouldReplace, "/replace", file.Name, here.Version, file.Version));
+            else if (!Same(here, file))
+                lines.Add(file with { Version = here.Version + 1, Text = Numbered(file, here.Version + 1) });
+        }
+
+        if (problems.Count == 0 && lines.Count == 0)
+            problems.Add(new Problem(OwnProblem.FileBad, "/text", "All of it is here already, just so."));
+        return problems.Count > 0 ? problems : Tried(lines);
+    }
+
+    private static Outcome<IReadOnlyList<OwnFileKept>> Brought(ImportRequest r) =>
+        (r.Text?.Length ?? 0) > LongestImport
+            ? new Problem(ProblemCode.TooLong, "/text", r.Text!.Length, LongestImport)
+            : OwnPackFiles.Unbundle(r.Text ?? "");
+
+    private ImportLine LineOf(OwnFileKept file)
+    {
+        var here = Latest(file.Sort, file.Id);
+        return new ImportLine(
+            file.Sort,
+            file.Id,
+            file.Name,
+            file.Version,
+            here?.Version,
+            here is null ? [] : [.. JsonDifferences.Of(JsonNode.Parse(here.Text)!, JsonNode.Parse(file.Text)!)]
+        );
+    }
+
+    private bool IsHouse(OwnFileKept file) =>
+        file.Sort == "sheet"
+            ? books.Shop.Layouts.ContainsKey(file.Id)
+            : books.Shop.Models.TryGetValue(file.Id, out var m) && m.Taught is null;
+
+    // Only the version tells two files apart that say the same.
+    private static bool Same(OwnFileKept a, OwnFileKept b) => Numbered(a, 0) == Numbered(b, 0);
+
+    private static string Numbered(OwnFileKept file, int version)
+    {
+        if (file.Sort == "sheet")
+            return file.Text;
+        var node = JsonNode.Parse(file.Text)!;
+        node["version"] = version;
+        return OwnPackFiles.Text(node);
+    }
+
+    private Outcome<IReadOnlyList<EntryBody>> Changed(string? id, Func<JsonObject, MachineModel, Outcome<string>> change)
+    {
+        if (Latest("machine", id) is not { } kept || !books.Shop.Models.TryGetValue(kept.Id, out var model))
+            return new Problem(OwnProblem.NotOwn, "/model", id ?? "");
+        var file = JsonNode.Parse(kept.Text)!.AsObject();
+        var why = change(file, model);
+        return why.IsGood ? Tried([Next(kept, file, why.Value)]) : why.Problems.ToList();
+    }
+
+    private static OwnFileKept Next(OwnFileKept kept, JsonObject file, string why)
+    {
+        file["version"] = kept.Version + 1;
+        return kept with { Version = kept.Version + 1, Text = OwnPackFiles.Text(file), Why = why };
+    }
+
+    private static JsonObject Known(double factor, int seen) => new() { ["factor"] = Math.Round(factor, 4), ["seen"] = seen };
+
+    private Outcome<IReadOnlyList<EntryBody>> Tried(IReadOnlyList<OwnFileKept> files)
+    {
+        List<OwnFileKept> then = [.. books.Own.Where(o => files.All(f => (f.Sort, f.Id) != (o.Sort, o.Id))), .. files];
+        var read = books.Folders.Read(then, out var left);
+        if (read.IsGood && left.Count == 0)
+            return new List<EntryBody>(files);
+        return (read.IsGood ? left : read.Problems).ToList();
+    }
+
+    private OwnFileKept? Latest(string sort, string? id) => books.Own.FirstOrDefault(f => f.Sort == sort && f.Id == id);
+
+    // A file of the packs or of the shop's own, by what it is about.
+    private JsonObject? FileOf(string sort, string id)
+    {
+        if (Latest(sort, id) is { } own)
+            return JsonNode.Parse(own.Text)!.AsObject();
+        var kind = sort == "machine" ? PackFileKind.MachineModel : PackFileKind.AccessGraph;
+        return books
+            .Folders.Files()
+            .Value.Where(f => f.Kind == kind)
+            .Select(f => JsonNode.Parse(f.Text)!.AsObject())
+            .FirstOrDefault(f => (string?)f[sort == "machine" ? "id" : "model"] == id);
+    }
+
+    private string ColourOf(string ink)
+    {
+        var inks = books.Shop.Numbers.Of<SheetNumbers>().Teach.Inks;
+        var known = inks.FirstOrDefault(i => i.Ink.Equals(ink, StringComparison.OrdinalIgnoreCase)) ?? inks[0];
+        return string.Create(System.Globalization.CultureInfo.InvariantCulture, $"#{known.Red:x2}{known.Green:x2}{known.Blue:x2}");
+    }
+}

@@ -1,0 +1,66 @@
+using SideBench.Core.Own;
+using Xunit;
+
+namespace SideBench.Core.Tests.Own;
+
+public class OpeningTaughtTests
+{
+    [Fact]
+    public void WhatWasOffOnceOnly_WasHabit_AndGoes()
+    {
+        IReadOnlyList<IReadOnlyList<string>> once =
+        [
+            ["lead", "tray", "cover", "head"],
+        ];
+        Assert.Equal(["cover"], OpeningTaught.Needs(once)["head"]);
+        IReadOnlyList<IReadOnlyList<string>> twice = [.. once, ["cover", "lead", "head"]];
+        var needs = OpeningTaught.Needs(twice);
+        Assert.Equal(["cover", "lead"], needs["head"]);
+        Assert.Empty(needs["cover"]);
+        Assert.Empty(needs["lead"]);
+        Assert.Equal(2, OpeningTaught.Seen(twice, "head"));
+        Assert.Equal(1, OpeningTaught.Seen(twice, "tray"));
+    }
+
+    [Theory]
+    [InlineData("marram-duo")]
+    [InlineData("pellow-six-tank")]
+    [InlineData("tolling-broadside-44")]
+    public void TaughtByRandomOpenings_NoWayInIsOneThatCannotBeDone(string model)
+    {
+        var graph = TestShop.Shop.Graphs[model];
+        var chance = new Random(12);
+        var openings = new List<IReadOnlyList<string>>();
+        for (var i = 0; i < 3; i++)
+        {
+            var off = new List<string>();
+            while (off.Count < graph.Parts.Count)
+            {
+                var free = graph.Parts.Where(p => !off.Contains(p.Id) && p.After.All(line => line.Any(off.Contains))).ToList();
+                if (free.Count == 0)
+                    break;
+                off.Add(free[chance.Next(free.Count)].Id);
+            }
+
+            openings.Add(off);
+        }
+
+        var needs = OpeningTaught.Needs(openings);
+        foreach (var part in graph.Parts.Where(p => needs.ContainsKey(p.Id)))
+        {
+            var before = Closed(part.Id, needs);
+            Assert.All(part.After, line => Assert.Contains(line, before.Contains));
+        }
+    }
+
+    private static HashSet<string> Closed(string part, IReadOnlyDictionary<string, IReadOnlyList<string>> needs)
+    {
+        var all = new HashSet<string>();
+        var waiting = new Stack<string>(needs[part]);
+        while (waiting.TryPop(out var next))
+            if (all.Add(next))
+                foreach (var more in needs[next])
+                    waiting.Push(more);
+        return all;
+    }
+}
