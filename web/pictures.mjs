@@ -10,7 +10,29 @@ const onPlace = (place) => async (page) => {
   await page.getByTestId('bench').waitFor()
 }
 const pictures = [
-  { name: 'sign-in', view: desk, signedOut: true, go: (p) => p.goto(`${base}/sign-in`) },
+  {
+    name: 'model',
+    view: desk,
+    go: async (p) => {
+      await p.goto(`${base}/models?new`)
+      await p.getByLabel('Maker').fill('Heath')
+      await p.getByLabel('Name of the model').fill('Solo 4')
+      for (const says of [
+        'tanks filled from bottles',
+        'it stays on the carriage',
+        'piezo',
+        'a screen',
+        'a box that comes out',
+      ])
+        await p.getByRole('button', { name: says, exact: true }).click()
+      await p.locator('[data-axis="spares"] button').first().click()
+      await p.getByRole('button', { name: 'black, cyan, magenta, yellow' }).click()
+      await p.getByRole('button', { name: 'Make the model' }).click()
+      await p.waitForURL('**/take-in')
+      await p.goto(`${base}/models/heath-solo-4`)
+      await p.getByTestId('help').waitFor()
+    },
+  },
   {
     name: 'today',
     view: desk,

@@ -8,6 +8,7 @@ using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Own;
 using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.Shelf;
@@ -243,6 +244,7 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             new LocalRules("at the yard"),
             new HoursSet(2, "Tam", DayOfWeek.Monday, new DateOnly(2026, 3, 2), "09:00-12:00", "half"),
             new PiecePinned(1, "Ines", DateTimeOffset.UnixEpoch, false),
+            new OwnFileKept("access", "heath-solo", "Heath Solo", 2, "{}", "opened: Lid"),
             new AccountKept(2, "Tam", AccountAct.RoleGiven, Role.Counter, ""),
             new CounterReset("full", 100, 0, 4, "", "", 12),
             new WasteHandedIn("pads", 1.2, "yard"),

@@ -12,7 +12,7 @@ public class FuzzTests(BenchServer server) : IClassFixture<BenchServer>
     public async Task TheWholeApi_AskedInEveryWay_NeverBreaks_WritesNothingItRefuses_AndKeepsToRoles()
     {
         var saw = await FuzzMeasure.On(server.Address, server.Services.GetRequiredService<NpgsqlDataSource>(), 20261).Run(2000);
-        Assert.Empty(saw.Wrong);
+        Assert.True(saw.Wrong.Count == 0, string.Join("\n", saw.Wrong));
         Assert.Empty(saw.NotReached);
         Assert.True(saw.Refused > 400, $"{saw.Refused} refused");
     }

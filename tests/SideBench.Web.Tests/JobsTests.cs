@@ -254,9 +254,9 @@ public class JobsTests(BenchServer server) : IClassFixture<BenchServer>
             ""
         );
 
-    internal static async Task<(long Job, int Version)> TakeIn(Browser browser)
+    internal static async Task<(long Job, int Version)> TakeIn(Browser browser, string model = "marram-quartet-a4")
     {
-        var (status, body) = await browser.Post("/api/take-in", Intake());
+        var (status, body) = await browser.Post("/api/take-in", Intake() with { modelId = model });
         Assert.True(status == HttpStatusCode.OK, body.ToString());
         var job = body.GetProperty("jobId").GetInt64();
         return (job, (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("version").GetInt32());

@@ -23,19 +23,73 @@ public sealed record KindAnswers(
 {
     private const int LongestName = 60;
 
-    /// <summary>What is asked, with what can be answered.</summary>
-    public static readonly IReadOnlyDictionary<string, IReadOnlyList<string>> Asked = new Dictionary<string, IReadOnlyList<string>>
-    {
-        ["head"] = ["piezo", "thermal"],
-        ["headPlace"] = ["carriage", "cartridge"],
-        ["delivery"] = ["carriage", "lines", "tank", "addon"],
-        ["cartridge"] = ["none", "sponge", "bag", "baffled", "outlet-sponge"],
-        ["chips"] = ["none", "one-time", "resettable", "auto", "board", "carrier", "count"],
-        ["panel"] = ["screen", "lights"],
-        ["waste"] = ["pads", "box", "tank", "cartridge"],
-        ["drainOut"] = ["no", "pulled", "cut"],
-        ["spares"] = ["no", "yes"],
-    };
+    /// <summary>What is asked, in the order in which one looks.</summary>
+    public static readonly IReadOnlyList<KindAsk> Questions =
+    [
+        new(
+            "delivery",
+            "Where does its ink come from?",
+            [
+                new("carriage", "cartridges on the carriage"),
+                new("lines", "cartridges that stand still, lines to the head"),
+                new("tank", "tanks filled from bottles"),
+                new("addon", "tanks added later"),
+            ]
+        ),
+        new(
+            "headPlace",
+            "Where is its head?",
+            [new("carriage", "it stays on the carriage"), new("cartridge", "it goes with the cartridge")]
+        ),
+        new("head", "How does the head fire?", [new("piezo", "piezo"), new("thermal", "thermal")]),
+        new(
+            "cartridge",
+            "What is in a cartridge?",
+            [
+                new("sponge", "a sponge"),
+                new("bag", "a bag"),
+                new("baffled", "walls and free ink"),
+                new("outlet-sponge", "a sponge at its outlet"),
+                new("none", "no cartridge: tanks"),
+            ]
+        ),
+        new(
+            "chips",
+            "What counts its ink?",
+            [
+                new("one-time", "chips that end"),
+                new("resettable", "chips a hand tool sets back"),
+                new("auto", "chips that set themselves back"),
+                new("board", "a board for all"),
+                new("carrier", "chips moved over to refillables"),
+                new("count", "a count without chips"),
+                new("none", "nothing"),
+            ]
+        ),
+        new("panel", "What does it tell you by?", [new("screen", "a screen"), new("lights", "lights only")]),
+        new(
+            "waste",
+            "Where does waste ink end?",
+            [
+                new("pads", "pads inside"),
+                new("box", "a box that comes out"),
+                new("tank", "a waste tank"),
+                new("cartridge", "a waste cartridge"),
+            ]
+        ),
+        new(
+            "drainOut",
+            "Can its drain be led out?",
+            [new("no", "no, or not known"), new("pulled", "yes, the tube pulls off"), new("cut", "only by cutting")]
+        ),
+        new("spares", "Has its head spare nozzles?", [new("no", "no, or not known"), new("yes", "yes")]),
+    ];
+
+    /// <summary>What can be answered, by axis.</summary>
+    public static readonly IReadOnlyDictionary<string, IReadOnlyList<string>> Asked = Questions.ToDictionary(
+        q => q.Axis,
+        q => (IReadOnlyList<string>)[.. q.Options.Select(o => o.Id)]
+    );
 
     /// <summary>The model's id.</summary>
     public string Id => string.Join('-', $"{Maker} {Name}".ToLowerInvariant().Split(NotPlain(), StringSplitOptions.RemoveEmptyEntries));
@@ -102,3 +156,12 @@ public sealed record KindAnswers(
 
     private static char[] NotPlain() => [' ', '-', '_', '/', '.', ',', '\'', '’', '&', '+', '(', ')', '"', '<', '>', ':', ';', '\\'];
 }
+
+/// <summary>One question about a kind.</summary>
+/// <param name="Axis">What it settles.</param>
+/// <param name="Asks">The question.</param>
+/// <param name="Options">What can be answered.</param>
+public sealed record KindAsk(string Axis, string Asks, IReadOnlyList<KindOption> Options);
+
+/// <summary>One answer.</summary>
+public sealed record KindOption(string Id, string Says);

@@ -33,6 +33,7 @@ public sealed class BenchBooks(
     private readonly MemoryCache cases = new(new MemoryCacheOptions { SizeLimit = CasesKept });
     private readonly SemaphoreSlim loading = new(1, 1);
     private volatile IReadOnlyList<OwnFileKept> own = [];
+    private volatile Tried? tried;
     private volatile BookStand stand = new(shop, crafts, ShopState.New, [], []);
 
     /// <summary>What the packs say, with the shop's edits in the book.</summary>
@@ -98,11 +99,27 @@ public sealed class BenchBooks(
     /// <summary>What of the shop's own files does not fit the packs of today, and is left out.</summary>
     public IReadOnlyList<Problem> LeftOut { get; private set; } = [];
 
+    /// <summary>Reads the packs with own files as they would be; what was tried last need not be read again when it is written.</summary>
+    /// <param name="files">Own files.</param>
+    /// <returns>Every problem.</returns>
+    public IReadOnlyList<Problem> Try(IReadOnlyList<OwnFileKept> files)
+    {
+        var packs = folders.Read(files, out var left);
+        tried = packs.IsGood && left.Count == 0 ? new Tried(files, packs.Value) : null;
+        return packs.IsGood ? left : packs.Problems;
+    }
+
     // Own files are read only when one of them changed.
     private Shop WithOwn(IReadOnlyList<OwnFileKept> files)
     {
         if (files.SequenceEqual(own))
             return stand.Packs;
+        if (tried is { } known && known.Files.ToHashSet().SetEquals(files))
+        {
+            (own, LeftOut) = (files, []);
+            return known.Packs;
+        }
+
         var packs = folders.Read(files, out var left);
         if (!packs.IsGood)
         {
@@ -176,4 +193,6 @@ public sealed class BenchBooks(
         cases.Dispose();
         loading.Dispose();
     }
+
+    private sealed record Tried(IReadOnlyList<OwnFileKept> Files, Shop Packs);
 }

@@ -35,6 +35,7 @@ public sealed class FuzzShop(Uri server, string owner, string password, IReadOnl
         ["calendar"] = "/api/day/calendar",
         ["signIns"] = "/api/sign-ins",
         ["accounts"] = "/api/people/accounts",
+        ["models"] = "/api/models",
     };
 
     private readonly Dictionary<string, FuzzBrowser> browsers = [];
@@ -175,6 +176,8 @@ public sealed class FuzzShop(Uri server, string owner, string password, IReadOnl
                 return path == "serial" ? $"FZ-{NewWord()}" : $"Fuzz {NewWord()}";
             case "sheets" when path is "tapped" or "put-right":
                 return Units((await At(Owner).Ask("GET", $"/api/jobs/{job}/sheets")).Json, path == "tapped");
+            case "models" when path == "bundle":
+                return Bundle((await At(Owner).Ask("GET", "/api/models/export")).Json);
             case "steps":
                 return Step((await At(Owner).Ask("GET", $"/api/jobs/{job}")).Json?["diagnosis"], path);
             case "places":
@@ -239,6 +242,27 @@ public sealed class FuzzShop(Uri server, string owner, string password, IReadOnl
                 ["mixedWith"] = null,
             }),
         ];
+
+    // A file of models that brings one of another name, with the sum that belongs to it.
+    private string Bundle(JsonNode? export)
+    {
+        var files = export?["files"]?.AsArray() ?? [];
+        var pair = files.Where(f => (string?)f!["id"] == (string?)files[0]!["id"]).Select(f => f!.DeepClone()).ToList();
+        var id = $"fuzz-{NewWord()}";
+        foreach (var file in pair)
+        {
+            file["content"]![(string?)file["sort"] == "access" ? "model" : "id"] = id;
+            var sum = System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(file["content"]!.ToJsonString()));
+            (file["id"], file["sha256"]) = (id, Convert.ToHexStringLower(sum));
+        }
+
+        return new JsonObject
+        {
+            ["format"] = "side-bench-models",
+            ["version"] = 1,
+            ["files"] = new JsonArray([.. pair]),
+        }.ToJsonString();
+    }
 
     private string NewWord() => new([.. Enumerable.Range(0, 7).Select(_ => (char)('a' + chance.Next(26)))]);
 }

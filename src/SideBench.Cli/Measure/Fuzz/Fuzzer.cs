@@ -6,6 +6,7 @@ using System.Text.Json.Nodes;
 using Npgsql;
 using SideBench.Core.Identity;
 using SideBench.Core.Nozzles;
+using SideBench.Core.Simulation;
 using SideBench.Devices.Pictures;
 
 namespace SideBench.Cli.Measure.Fuzz;
@@ -47,6 +48,7 @@ public sealed class Fuzzer(NpgsqlDataSource database, Func<Random, FuzzShop> sho
 
     private readonly Random chance = new(seed);
     private readonly List<string> wrong = [];
+    private const int AddressTooLong = 414;
     private readonly HashSet<string> reached = [];
     private readonly Dictionary<string, string> last = [];
     private int refused;
@@ -128,7 +130,8 @@ public sealed class Fuzzer(NpgsqlDataSource database, Func<Random, FuzzShop> sho
         last[call.Id] = $"{answer.Status} {answer.Text[..Math.Min(answer.Text.Length, 260)]}";
         if (answer.Status >= 500)
             Tell(call, who, address, answer, "broke");
-        else if (answer.Type != "application/problem+json")
+        // An address too long to read at all is answered by the web server itself, before anything of ours.
+        else if (answer.Type != "application/problem+json" && answer.Status != AddressTooLong)
             Tell(call, who, address, answer, $"refused as {answer.Type}");
         if (before is not null && !Enumerable.SequenceEqual(await Stand(), before))
             Tell(call, who, address, answer, "refused, and wrote");
@@ -177,9 +180,9 @@ public sealed class Fuzzer(NpgsqlDataSource database, Func<Random, FuzzShop> sho
 
     private async Task<Func<HttpContent?>> Body(FuzzShop here, FuzzCall call, JsonNode? template, long job, bool isGood, FuzzValues values)
     {
-        if ((string?)template?["bytes"] == "picture")
+        if ((string?)template?["bytes"] is { } kind)
         {
-            var picture = Picture(isGood);
+            var picture = kind == "sheet" && isGood ? GoodSheet.Value : Picture(isGood);
             return () => new ByteArrayContent(picture) { Headers = { ContentType = new MediaTypeHeaderValue("application/octet-stream") } };
         }
 
@@ -202,6 +205,13 @@ public sealed class Fuzzer(NpgsqlDataSource database, Func<Random, FuzzShop> sho
             text = text[..(text.Length / 2)];
         return () => new StringContent(text, Encoding.UTF8, "application/json");
     }
+
+    // A sheet from which a layout can be learned; drawn once.
+    private static readonly Lazy<byte[]> GoodSheet = new(() =>
+    {
+        var layout = MadeLayouts.Of(5, channels: 4);
+        return PictureCodec.Jpeg(SheetScenes.Scanned(layout, NozzleTruth.Good(layout), 150, 9), 90);
+    });
 
     private byte[] Picture(bool isGood)
     {

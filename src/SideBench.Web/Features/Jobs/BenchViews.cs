@@ -261,6 +261,12 @@ public static class BenchViews
     private static string BookNote(JobCase job)
     {
         var intake = job.State.Intake;
+        if (
+            job.Book.Model.Taught is { } taught
+            && job.State.Closing is null
+            && taught.Figures.Count(f => f.Value.Seen == 0) is > 0 and var open
+        )
+            return $"A model of the shop's own: {open} of its figures are family defaults, with wide bands.";
         if (intake.BookVersion is not { Length: > 0 } then || job.State.Closing is not null)
             return "";
         if (then != job.Book.Book.Version)

@@ -125,7 +125,11 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
         }
 
         var kept = PictureCodec.Jpeg(image.Value, KeptQuality);
-        var print = await pictures.Keep(kept, image.Value.Width, image.Value.Height, books.Now, cancel);
+        // Seen too long ago it will be refused, or is answered as it was before: nothing of it is stored now.
+        var isStale = write("").SeenVersion != loaded.Row.Version;
+        var print = isStale
+            ? PictureStore.Fingerprint(kept)
+            : await pictures.Keep(kept, image.Value.Width, image.Value.Height, books.Now, cancel);
         var sheet = NameOf(taking.Key);
         var way = new SheetWay(taking.Way, print, taking.IsMadeUp);
         var written = await desk.Write(

@@ -47,7 +47,7 @@ public sealed record ImportRequest(Guid Key, int SeenVersion, string? Text, bool
 public sealed record SheetTaughtRequest(Guid Key, int SeenVersion, string? Model, string? Layout, Dictionary<string, int>? Slots)
     : IShopWrite;
 
-public sealed record KindQuestion(string Axis, IReadOnlyList<string> Options);
+public sealed record KindQuestion(string Axis, string Asks, IReadOnlyList<WordChoice> Options);
 
 public sealed record ModelLine(string Id, string Name, string Kind, bool IsOwn, int Version, int Defaults, string SerialPrefix);
 
@@ -57,10 +57,11 @@ public sealed record ModelsView(
     IReadOnlyList<ModelLine> Models,
     IReadOnlyList<KindQuestion> Asked,
     IReadOnlyList<string> Inks,
+    IReadOnlyList<string> Own,
     IReadOnlyList<string> LeftOut
 );
 
-public sealed record FigureView(
+public sealed record ModelFigureView(
     string Pointer,
     string Name,
     string Unit,
@@ -94,7 +95,7 @@ public sealed record ModelPageView(
     string WasteAt,
     IReadOnlyList<string> Cautions,
     IReadOnlyList<OwnSlot> Slots,
-    IReadOnlyList<FigureView> Figures,
+    IReadOnlyList<ModelFigureView> Figures,
     IReadOnlyList<HelpView> Help,
     IReadOnlyList<OwnCodeView> Codes,
     IReadOnlyList<WordChoice> CodeReads,

@@ -312,10 +312,8 @@ internal sealed class OwnKeeping(BenchBooks books)
     private Outcome<IReadOnlyList<EntryBody>> Tried(IReadOnlyList<OwnFileKept> files)
     {
         List<OwnFileKept> then = [.. books.Own.Where(o => files.All(f => (f.Sort, f.Id) != (o.Sort, o.Id))), .. files];
-        var read = books.Folders.Read(then, out var left);
-        if (read.IsGood && left.Count == 0)
-            return new List<EntryBody>(files);
-        return (read.IsGood ? left : read.Problems).ToList();
+        var problems = books.Try(then);
+        return problems.Count == 0 ? new List<EntryBody>(files) : problems.ToList();
     }
 
     private OwnFileKept? Latest(string sort, string? id) => books.Own.FirstOrDefault(f => f.Sort == sort && f.Id == id);

@@ -31,8 +31,15 @@ internal static class OwnViews
                         m.SerialPrefix
                     )),
             ],
-            [.. KindAnswers.Asked.Select(q => new KindQuestion(q.Key, q.Value))],
+            [
+                .. KindAnswers.Questions.Select(q => new KindQuestion(
+                    q.Axis,
+                    q.Asks,
+                    [.. q.Options.Select(o => new WordChoice(o.Id, o.Says))]
+                )),
+            ],
             [.. books.Shop.Numbers.Of<SheetNumbers>().Teach.Inks.Select(i => i.Ink)],
+            [.. books.Shop.Models.Values.Where(m => m.Taught is not null).Select(m => m.Id)],
             [.. books.LeftOut.Select(ProblemText.Line)]
         );
 
@@ -86,7 +93,7 @@ internal static class OwnViews
         );
     }
 
-    private static FigureView View(ModelFigure f, TaughtFigure? known) =>
+    private static ModelFigureView View(ModelFigure f, TaughtFigure? known) =>
         new(
             f.Pointer,
             f.Name,
@@ -125,6 +132,8 @@ internal static class OwnViews
             .Where(h => h.Cost > 0)
             .OrderByDescending(h => h.Cost)
             .ThenBy(h => h.Figure.Pointer, StringComparer.Ordinal)
+            // One figure of a sort stands for its like: the next most useful is another thing to do.
+            .DistinctBy(h => h.Figure.Pointer.Split('/') is [var sort, _, var last] ? $"{sort}/{last}" : h.Figure.Pointer)
             .Take(HelpsShown)
             .Select(h => new HelpView(
                 h.Figure.Pointer,

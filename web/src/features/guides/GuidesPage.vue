@@ -28,7 +28,10 @@ const link = (l: BookLine) => {
 </script>
 
 <template>
-  <h1 class="mb-3 text-2xl">The fault book</h1>
+  <div class="mb-3 flex flex-wrap items-center gap-3">
+    <h1 class="text-2xl">The fault book</h1>
+    <RouterLink class="press" to="/models">Models</RouterLink>
+  </div>
   <LoadState :pending="query.isPending.value" :error="query.error.value" what="the book" @retry="query.refetch()">
     <div class="mb-3 flex flex-wrap items-center gap-2">
       <label class="flex min-w-64 flex-1 items-center gap-2">

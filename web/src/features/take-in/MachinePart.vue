@@ -46,5 +46,6 @@ const { form, machine, problem, choices } = props.takeIn
         </option>
       </select>
     </FieldRow>
+    <RouterLink v-if="!machine" class="press" to="/models?new">It is none of these</RouterLink>
   </section>
 </template>

@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { useStorage } from '@vueuse/core'
+import { computed } from 'vue'
+import type { ModelDesk, ModelPageView } from './useModels'
+
+const props = defineProps<{
+  /** The model. */
+  model: ModelPageView
+  /** Who can be written to. */
+  desk: ModelDesk
+  /** Whether this person may teach it. */
+  mayTeach: boolean
+}>()
+interface Removal {
+  name: string
+  view: string
+  way: string
+  screws: number
+  driver: string
+  lengthMm: number
+  isCollared: boolean
+  isLoosenOnly: boolean
+  catches: number
+  cables: string
+  caution: string
+  minutes: number
+}
+const bare = (name: string): Removal => ({
+  name,
+  view: 'top',
+  way: name === 'Mains lead' ? 'unplugged' : 'off',
+  screws: 0,
+  driver: '',
+  lengthMm: 0,
+  isCollared: false,
+  isLoosenOnly: false,
+  catches: 0,
+  cables: '',
+  caution: '',
+  minutes: name === 'Mains lead' ? 0.5 : 1,
+})
+const off = useStorage<Removal[]>(`side-bench-opening-${props.model.id}`, [])
+// What the family has, and what comes off most machines: one press each.
+const usual = computed(() =>
+  [
+    ...new Set([
+      'Mains lead',
+      ...props.model.parts.map((p) => p.name),
+      'Side cover',
+      'Top cover',
+      'Scanner',
+      'Rear panel',
+      'Head',
+      'Pads',
+    ]),
+  ].filter((n) => !off.value.some((o) => o.name === n)),
+)
+const views = ['front', 'back', 'left', 'right', 'top', 'under']
+async function teach() {
+  const parts = off.value.map((o) => ({
+    ...o,
+    cables: o.cables
+      .split(',')
+      .map((c) => c.trim())
+      .filter(Boolean),
+  }))
+  if (await props.desk.opening({ model: props.model.id, parts })) off.value = []
+}
+</script>
+
+<template>
+  <section class="panel" aria-labelledby="opening-title" data-testid="opening">
+    <h2 id="opening-title" class="text-xl">How it opens</h2>
+    <p>
+      {{
+        model.openings
+          ? `Taught by ${model.openings === 1 ? 'one opening' : `${model.openings} openings`}: what was off before a part is taken as needed, until somebody gets there without it.`
+          : model.isOwn
+            ? 'As its family opens, until you teach it.'
+            : 'As the house pack has it.'
+      }}
+    </p>
+    <details class="my-2">
+      <summary class="min-h-11 cursor-pointer py-2">Parts, {{ model.parts.length }}</summary>
+      <ul>
+        <li v-for="p in model.parts" :key="p.id" class="border-t border-line py-1">
+          <b>{{ p.name }}</b>, {{ p.view }}, {{ p.minutes }} min<template v-if="p.after.length"
+            >, after {{ p.after.join(', ') }}</template
+          >
+          <span v-if="model.openings" class="text-sm text-soft">
+            seen off {{ p.seen === 1 ? 'once' : `${p.seen} times` }}</span
+          >
+        </li>
+      </ul>
+    </details>
+    <div v-if="mayTeach">
+      <h3 class="mb-1 font-bold">I open it now: press each part as it comes off</h3>
+      <div class="flex flex-wrap gap-1.5">
+        <button v-for="n in usual" :key="n" type="button" class="press" @click="off = [...off, bare(n)]">
+          {{ n }}
+        </button>
+      </div>
+      <ol class="mt-2 space-y-2" data-testid="off">
+        <li v-for="(o, i) in off" :key="i" class="border-l-4 border-line pl-3">
+          <details :open="i === off.length - 1">
+            <summary class="min-h-11 cursor-pointer py-2">
+              <b>{{ i + 1 }} {{ o.name }}</b
+              >, {{ o.view }}<template v-if="o.screws">, {{ o.screws }} screws</template>
+            </summary>
+            <div class="grid gap-2 sm:grid-cols-2 lg:grid-cols-4">
+              <label>Name <input v-model="o.name" class="field" /></label>
+              <label
+                >Side
+                <select v-model="o.view" class="field">
+                  <option v-for="v in views" :key="v">{{ v }}</option>
+                </select></label
+              >
+              <label
+                >How
+                <select v-model="o.way" class="field">
+                  <option v-for="w in ['off', 'open', 'aside', 'unplugged']" :key="w">{{ w }}</option>
+                </select></label
+              >
+              <label
+                >Minutes <input v-model.number="o.minutes" class="field" type="number" min="0.1" step="0.1"
+              /></label>
+              <label>Screws <input v-model.number="o.screws" class="field" type="number" min="0" /></label>
+              <label>Driver <input v-model="o.driver" class="field" /></label>
+              <label>Length, mm <input v-model.number="o.lengthMm" class="field" type="number" min="0" /></label>
+              <label>Catches <input v-model.number="o.catches" class="field" type="number" min="0" /></label>
+              <label>Cables and tubes, with commas <input v-model="o.cables" class="field" /></label>
+              <label>Mind <input v-model="o.caution" class="field" /></label>
+              <label class="flex min-h-11 items-center gap-2"
+                ><input v-model="o.isCollared" type="checkbox" class="size-6" /> shouldered</label
+              >
+              <label class="flex min-h-11 items-center gap-2"
+                ><input v-model="o.isLoosenOnly" type="checkbox" class="size-6" /> loosened only</label
+              >
+            </div>
+            <button type="button" class="press mt-1" @click="off = off.filter((_, n) => n !== i)">
+              It did not come off<span class="sr-only">: {{ o.name }}</span>
+            </button>
+          </details>
+        </li>
+      </ol>
+      <button v-if="off.length" type="button" class="press press-main mt-2" :disabled="desk.busy.value" @click="teach">
+        Teach this opening, {{ off.length }} parts
+      </button>
+    </div>
+  </section>
+</template>
