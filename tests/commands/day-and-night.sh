@@ -186,6 +186,18 @@ echo '{ "set": "one", "layouts": "layouts", "images": [{ "image": "p11.jpg", "la
 want=0 holds "a set is read" sheet --set "$night/set" --out "$night/results"
 holds "one result each" grep -q '"status": "read"' "$night/results/p11.json"
 
+teach() { local code=0; "$ROOT/sidebench" teach-sheet "$@" > "$night/taught.json" 2> "$night/taught.log" || code=$?; [ "$code" = "$want" ]; }
+want=0 holds "a layout is taught by a picture" teach --image "$cases/p05.jpg" --id alder-three
+holds "in the open format" grep -q '"format": "nozzle-sheet-layout"' "$night/taught.json"
+holds "what it doubts is said" grep -q '^Doubt:' "$night/taught.log"
+holds "and what it cannot know" grep -q '^Not known: Where does numbering start' "$night/taught.log"
+want=0 holds "a sheet is read with it" sheet --layout "$night/taught.json" --image "$cases/p05.jpg"
+want=3 holds "names that are too many refuse it" teach --image "$cases/p05.jpg" --names K,C,M,Y
+want=3 holds "too many gaps refuse it" teach --image "$cases/p11.jpg"
+holds "with the reason" grep -q 'Too many dashes are missing to see the rule' "$night/taught.log"
+want=2 holds "what is no picture teaches nothing" teach --image "$cases/layouts/dune-2.json"
+want=2 holds "nor does a page of no size" teach --image "$cases/p05.jpg" --page 210
+
 mkdir -p "$data/packs/mine/book"
 echo '{ "id": "mine", "name": "Mine", "version": 1, "format": 1 }' > "$data/packs/mine/pack.json"
 echo '{ "rules": [ { "id": "x", "name": "X", "when": { "context": "ink", "is": ["maker"] }, "causes": ["no-such-cause"], "factor": "more", "why": "w" } ] }' > "$data/packs/mine/book/rules.json"

@@ -36,11 +36,6 @@ public static class SheetTeachingMeasure
                 ? SheetScenes.Seen(layout, truth, true, SceneLevel.Easy, Seed + i)
                 : SheetScenes.Scanned(layout, truth, dpi, Seed + i);
             var kept = PictureCodec.Read(PictureCodec.Jpeg(image, 90)).Value;
-            if (Environment.GetEnvironmentVariable("KEEP") is { } keep)
-            {
-                File.WriteAllBytes($"{keep}/t{i}.jpg", PictureCodec.Jpeg(image, 90));
-                Console.Error.WriteLine($"drawn {DateTime.Now:ss.f}");
-            }
             var result = LayoutTeacher.Teach(
                 kept,
                 new TeachWith("taught", "Taught", [], photo ? null : dpi, null),
@@ -74,9 +69,6 @@ public static class SheetTeachingMeasure
             }
 
             taught++;
-            var (mine, its) = (l.Units[0].Block, layout.Units[0].Block);
-            var thick = mine.DashThicknessMm / its.DashThicknessMm;
-            Console.Error.WriteLine($"{what}: thick {thick:0.00}, row {mine.RowPitchMm / its.RowPitchMm:0.00}");
             if (result.Value.Doubts.Count > 0)
                 Console.Error.WriteLine($"{what}: right, but {string.Join(" ", result.Value.Doubts)}");
             for (var k = 0; k < 2; k++)

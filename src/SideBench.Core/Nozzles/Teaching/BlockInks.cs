@@ -18,7 +18,7 @@ internal static class BlockInks
     private const double StepPx = 0.25;
 
     // Colours so near to each other (squares of levels) are told apart by which ink is commoner: the list's order.
-    private const double AsGood = 900;
+    private const double AsGood = 2500;
     private const double ThickestRow = 0.49;
 
     /// <summary>Of every block, in order.</summary>

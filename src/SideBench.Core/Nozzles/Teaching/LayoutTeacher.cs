@@ -39,9 +39,29 @@ public static class LayoutTeacher
         if (Math.Abs(angle) > MostTurn)
             return new Problem(NozzlesProblem.TeachTurned, "/image");
         var dashes = all.Where(d => Math.Abs(Turn(d.Angle - angle)) < AngleWindow).ToList();
-        var (cos, sin) = (Math.Cos(angle), Math.Sin(angle));
-        var at = dashes.Select(d => ((d.X * cos) + (d.Y * sin), (d.Y * cos) - (d.X * sin))).ToList();
-        var blocks = DashBlocks.Of(dashes, at, DashColumns.Of(dashes, at));
+        var blocks = Blocks(dashes, angle);
+        var look = new Look(image, work, paper, strokes, factor, with, numbers, model);
+        var plain = From(look, dashes, blocks);
+        // Only where dashes that ran into one another bring a channel more are they taken apart.
+        var parted = blocks.Count > 0 ? MergedDashes.Parted(dashes, WithoutDirt(blocks, dashes), angle) : null;
+        var more = parted is null ? plain : From(look, parted, Blocks(parted, angle));
+        return more.IsGood && (!plain.IsGood || more.Value.Layout.Nozzles > plain.Value.Layout.Nozzles) ? more : plain;
+    }
+
+    private sealed record Look(
+        PixelImage Image,
+        PixelImage Work,
+        PaperMap Paper,
+        List<Stroke> Strokes,
+        int Factor,
+        TeachWith With,
+        TeachNumbers Numbers,
+        PatternModel Model
+    );
+
+    private static Outcome<TaughtLayout> From(Look look, List<Stroke> dashes, List<DashBlock> blocks)
+    {
+        var (image, work, paper, strokes, factor, with, numbers, model) = look;
         blocks = WithoutDirt(blocks, dashes);
         if (blocks.Count == 0)
             return new Problem(NozzlesProblem.TeachNoSheet, "/image", 0);
@@ -133,6 +153,13 @@ public static class LayoutTeacher
         var middle = (((top + 0.5) / Bins) - 0.5) * Math.PI;
         var near = dashes.Where(d => Math.Abs(Turn(d.Angle - middle)) < AngleWindow / 2).ToList();
         return middle + (near.Sum(d => d.Length * Turn(d.Angle - middle)) / near.Sum(d => d.Length));
+    }
+
+    private static List<DashBlock> Blocks(List<Stroke> dashes, double angle)
+    {
+        var (cos, sin) = (Math.Cos(angle), Math.Sin(angle));
+        var at = dashes.Select(d => ((d.X * cos) + (d.Y * sin), (d.Y * cos) - (d.X * sin))).ToList();
+        return DashBlocks.Of(dashes, at, DashColumns.Of(dashes, at));
     }
 
     // Grain of a table and letters make small blocks with holes; a sheet's own are full, or of the shape of large ones.

@@ -6,6 +6,7 @@ public sealed record ModelChoice(
     string Id,
     string Name,
     string Kind,
+    string SerialPrefix,
     IReadOnlyList<string> Complaints,
     IReadOnlyList<SlotChoice> Slots,
     IReadOnlyList<ChangeChoice> Changes,

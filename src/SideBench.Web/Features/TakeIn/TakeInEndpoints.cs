@@ -92,6 +92,7 @@ public static class TakeInEndpoints
                     m.Id,
                     m.FullName,
                     m.Kind,
+                    m.SerialPrefix,
                     [.. complaints.Where(c => c.When.Holds(bare)).Select(c => c.Id)],
                     [.. m.Slots.Select(s => new SlotChoice(s.Panel, s.Ink))],
                     [.. books.Shop.Changes.Where(c => c.CanBeOn(m)).Select(c => new ChangeChoice(c.Id, c.Name, c.Says))],

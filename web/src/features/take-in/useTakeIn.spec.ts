@@ -7,7 +7,11 @@ import { askAgain } from '@/shared/write/useWrites'
 import { useTakeIn } from './useTakeIn'
 
 const choices = {
-  models: [{ id: 'marram-duo', name: 'Marram Duo', kind: 'carriage', complaints: ['not-recognised'] }],
+  models: [
+    { id: 'marram-duo', name: 'Marram Duo', kind: 'carriage', serialPrefix: '', complaints: ['not-recognised'] },
+    { id: 'heath-solo', name: 'Heath Solo', kind: 'tanks', serialPrefix: 'H', complaints: [] },
+    { id: 'heath-duet', name: 'Heath Duet', kind: 'tanks', serialPrefix: 'HD', complaints: [] },
+  ],
   complaints: [
     { id: 'not-recognised', name: 'A cartridge is not recognised', says: '' },
     { id: 'fades-under-load', name: 'Fades under load', says: '' },
@@ -107,5 +111,16 @@ describe('useTakeIn', () => {
     expect(posted[0]!.key).toBe(posted[1]!.key)
     expect(posted[1]!.limit).toBe(12.5)
     expect(made.form.value.words).toBe('')
+  })
+
+  it('proposes the model whose serials begin so, and leaves one that was chosen', async () => {
+    const { made } = await form({ 'GET /api/take-in/machine': () => new Response(null, { status: 204 }) })
+    made.form.value.serial = 'hd-77'
+    await settle()
+    expect(made.form.value.modelId).toBe('heath-duet')
+    made.form.value.modelId = 'marram-duo'
+    made.form.value.serial = 'H-1'
+    await settle()
+    expect(made.form.value.modelId).toBe('marram-duo')
   })
 })

@@ -51,13 +51,22 @@ export function useTakeIn() {
   const model = computed(() => choices.data.value?.models.find((m) => m.id === form.value.modelId) ?? null)
   const customers = ref<Api<'CustomerView'>[]>([])
 
+  /** A serial that begins as one model's do proposes that model; of several the one that says most of it. What was chosen stays. */
+  function proposeModel(serial: string) {
+    if (form.value.modelId || !serial) return
+    const begins = (choices.data.value?.models ?? [])
+      .filter((m) => m.serialPrefix && serial.toLowerCase().startsWith(m.serialPrefix.toLowerCase()))
+      .sort((a, b) => b.serialPrefix.length - a.serialPrefix.length)
+    if (begins[0]) form.value.modelId = begins[0].id
+  }
+
   const lookUpMachine = useDebounceFn(async () => {
     const serial = form.value.serial.trim()
     const { data } = serial
       ? await api.GET('/api/take-in/machine', { params: { query: { serial } } })
       : { data: undefined }
     machine.value = data ?? null
-    if (!machine.value) return
+    if (!machine.value) return proposeModel(serial)
     form.value.modelId = machine.value.modelId
     chooseCustomer(machine.value.customer)
   }, 250)

@@ -4084,6 +4084,7 @@ export interface components {
             id: string;
             name: string;
             kind: string;
+            serialPrefix: string;
             complaints: string[];
             slots: components["schemas"]["SlotChoice"][];
             changes: components["schemas"]["ChangeChoice"][];
@@ -4148,6 +4149,7 @@ export interface components {
             models: components["schemas"]["ModelLine"][];
             asked: components["schemas"]["KindQuestion"][];
             inks: string[];
+            own: string[];
             leftOut: string[];
         };
         MoveView: {

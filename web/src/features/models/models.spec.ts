@@ -1,0 +1,271 @@
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
+import { createPinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Component } from 'vue'
+import { createMemoryHistory, createRouter } from 'vue-router'
+import FigureRow from './FigureRow.vue'
+import ImportPart from './ImportPart.vue'
+import KindForm from './KindForm.vue'
+import ModelPage from './ModelPage.vue'
+import { useModels } from './useModels'
+
+const figure = {
+  pointer: 'operations/clean-light/mlPerChannel',
+  name: 'Light clean: ink of a channel',
+  unit: 'ml',
+  group: 'Operations',
+  value: 0.2904,
+  low: 0.215,
+  high: 0.392,
+  isDefault: true,
+  seen: 0,
+  most: 500,
+}
+const view = {
+  version: 3,
+  models: [
+    { id: 'marram-duo', name: 'Marram Duo', kind: 'x', isOwn: false, version: 9, defaults: 0, serialPrefix: '' },
+  ],
+  asked: [
+    {
+      axis: 'delivery',
+      asks: 'Where does its ink come from?',
+      options: [
+        { id: 'carriage', name: 'cartridges on the carriage' },
+        { id: 'tank', name: 'tanks filled from bottles' },
+      ],
+    },
+    { axis: 'cartridge', asks: 'What is in a cartridge?', options: [{ id: 'none', name: 'no cartridge: tanks' }] },
+    { axis: 'chips', asks: 'What counts its ink?', options: [{ id: 'count', name: 'a count without chips' }] },
+  ],
+  inks: ['black', 'cyan'],
+  own: [],
+  leftOut: [],
+}
+const model = {
+  version: 3,
+  id: 'heath-solo',
+  name: 'Heath Solo',
+  kind: '2 tanks, piezo',
+  isOwn: true,
+  modelVersion: 4,
+  like: 'Pellow Six Tank',
+  serialPrefix: 'HS',
+  wasteAt: '',
+  cautions: ['Carry it level.'],
+  slots: [{ panel: 1, ink: 'black', inkKind: 'dye', cartridge: '', bay: '', fromFront: 1, fromBack: 1 }],
+  figures: [
+    figure,
+    {
+      ...figure,
+      pointer: 'worth',
+      name: 'The machine in good order',
+      unit: 'money',
+      isDefault: false,
+      low: null,
+      high: null,
+    },
+  ],
+  help: [{ pointer: figure.pointer, name: figure.name, why: '28 of this shop’s jobs turned on such a figure.' }],
+  codes: [{ code: 'H-1', says: 'Box full', complaint: '', reads: 'waste' }],
+  codeReads: [{ id: 'waste', name: '“Waste full”' }],
+  complaints: [],
+  sheet: '',
+  openings: 1,
+  parts: [{ id: 'pads', name: 'Pads', view: 'back', after: ['Rear panel'], seen: 1, minutes: 2 }],
+  history: [],
+}
+
+let posted: [string, Record<string, unknown>][] = []
+let answers: Record<string, () => Response> = {}
+const session = { person: { id: 1, name: 'Ines', role: 'Owner' }, now: '2026-03-30T09:00:00Z', token: 't' }
+
+async function show(component: Component, props: (desk: never) => Record<string, unknown>): Promise<VueWrapper> {
+  const pinia = createPinia()
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [{ path: '/:all(.*)*', component: { template: '<i />' } }],
+  })
+  const host = {
+    components: { Shown: component },
+    setup() {
+      const all = useModels()
+      return { props: props(Object.assign(all, { model: null }) as never) }
+    },
+    template: '<Shown v-bind="props" />',
+  }
+  const shown = mount(host, {
+    global: { plugins: [pinia, router, [VueQueryPlugin, { queryClient: new QueryClient() }]] },
+    attachTo: document.body,
+  })
+  const { useSession } = await import('@/shared/state/useSession')
+  useSession(pinia).view = session as never
+  await flushPromises()
+  return shown
+}
+const press = async (shown: VueWrapper, says: string) => {
+  const button = shown.findAll('button').find((b) => b.text().startsWith(says))
+  expect(button, `a press “${says}”`).toBeDefined()
+  await button!.trigger(button!.attributes('type') === 'submit' ? 'submit' : 'click')
+  await flushPromises()
+}
+
+beforeEach(() => {
+  localStorage.clear()
+  posted = []
+  answers = {}
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const path = new URL(request.url).pathname
+    if (request.method === 'POST') posted.push([path, await request.json()])
+    const usual: Record<string, unknown> = {
+      '/api/shop': { version: 3 },
+      '/api/models': view,
+      '/api/models/heath-solo': model,
+    }
+    return (answers[path] ?? (() => Response.json(usual[path] ?? {})))()
+  })
+})
+afterEach(() => vi.unstubAllGlobals())
+
+describe('a figure', () => {
+  it('is shown with its band and marked as long as it is the family’s', async () => {
+    const shown = await show(FigureRow, (desk) => ({ figure, model: 'heath-solo', desk, mayTeach: true }))
+    expect(shown.text()).toContain('0.29 ml, 0.215 to 0.392')
+    expect(shown.text()).toContain('family default')
+    const told = await show(FigureRow, (desk) => ({
+      figure: { ...figure, isDefault: false, seen: 2 },
+      model: 'heath-solo',
+      desk,
+      mayTeach: false,
+    }))
+    expect(told.text()).toContain('measured 2 times')
+    expect(told.find('button').exists()).toBe(false)
+  })
+
+  it('is measured with what was typed, and far off it is asked about before it counts', async () => {
+    const far = {
+      code: 'own-far-off',
+      title: 'Far from what was expected',
+      detail: '',
+      hint: '',
+      status: 422,
+      problems: [],
+      changes: [],
+    }
+    answers['/api/models/figures'] = () => Response.json(far, { status: 422 })
+    const shown = await show(FigureRow, (desk) => ({ figure, model: 'heath-solo', desk, mayTeach: true }))
+    await press(shown, 'Tell')
+    await shown.find('input').setValue('9')
+    await shown.find('form').trigger('submit')
+    await flushPromises()
+    expect(posted[0]![1]).toMatchObject({
+      pointer: figure.pointer,
+      value: 9,
+      measured: true,
+      isSure: false,
+      seenVersion: 3,
+    })
+    answers = {}
+    await shown.find('input[type=checkbox]').setValue(true)
+    await shown.find('form').trigger('submit')
+    await flushPromises()
+    expect(posted[1]![1]).toMatchObject({ value: 9, isSure: true })
+    expect(posted[1]![1].key).not.toBe(posted[0]![1].key)
+    expect(shown.find('form').exists()).toBe(false)
+  })
+})
+
+describe('a kind', () => {
+  it('fills in what follows from an answer, and is made when every answer is there', async () => {
+    const shown = await show(KindForm, (desk) => ({ view, desk }))
+    expect(shown.find('button[type=submit]').text()).toBe('4 answers to go')
+    await press(shown, 'tanks filled')
+    expect(shown.find('button[type=submit]').text()).toBe('1 answers to go')
+    await press(shown, '+ cyan')
+    await press(shown, '+ black')
+    await press(shown, '+ black')
+    await press(shown, 'take the last away')
+    expect(shown.find('[data-testid=kind-inks]').text()).toBe('1 cyan, 2 black')
+    await shown.findAll('input')[0]!.setValue('Heath')
+    await shown.findAll('input')[1]!.setValue('Solo')
+    await shown.find('form').trigger('submit')
+    await flushPromises()
+    expect(posted[0]).toEqual([
+      '/api/models',
+      expect.objectContaining({
+        maker: 'Heath',
+        name: 'Solo',
+        inks: ['cyan', 'black'],
+        worth: null,
+        axes: { delivery: 'tank', cartridge: 'none', chips: 'count' },
+      }),
+    ])
+  })
+
+  it('is kept in this browser until it is made', async () => {
+    const first = await show(KindForm, (desk) => ({ view, desk }))
+    await press(first, 'tanks filled')
+    first.unmount()
+    const again = await show(KindForm, (desk) => ({ view, desk }))
+    expect(again.findAll('[aria-pressed=true]')).toHaveLength(3)
+  })
+})
+
+describe('a model’s page', () => {
+  it('says what would help most, what is known of codes, and what an opening taught', async () => {
+    const shown = await show(ModelPage, () => ({ id: 'heath-solo' }))
+    expect(shown.find('[data-testid=help]').text()).toContain('28 of this shop’s jobs')
+    expect(shown.find('[data-testid=codes]').text()).toContain('read as: “Waste full”')
+    expect(shown.find('[data-testid=opening]').text()).toContain('Taught by one opening')
+    expect(shown.find('[data-testid=opening]').text()).toContain('after Rear panel')
+    expect(shown.text()).toContain('nearest the Pellow Six Tank')
+  })
+
+  it('teaches an opening part by part, in order, without what did not come off', async () => {
+    const shown = await show(ModelPage, () => ({ id: 'heath-solo' }))
+    for (const part of ['Mains lead', 'Side cover', 'Pads']) await press(shown, part)
+    const off = shown.find('[data-testid=off]')
+    await off.findAll('button')[1]!.trigger('click')
+    await press(shown, 'Teach this opening, 2 parts')
+    const [path, body] = posted[0]!
+    expect(path).toBe('/api/models/openings')
+    expect((body.parts as { name: string; way: string }[]).map((p) => [p.name, p.way])).toEqual([
+      ['Mains lead', 'unplugged'],
+      ['Pads', 'off'],
+    ])
+    expect(shown.find('[data-testid=off]').text()).toBe('')
+  })
+})
+
+describe('a file of models', () => {
+  it('is looked at first; what differs is replaced only when that is pressed', async () => {
+    answers['/api/models/import/look'] = () =>
+      Response.json({
+        files: [
+          {
+            sort: 'machine',
+            id: 'heath-solo',
+            name: 'Heath Solo',
+            brings: 2,
+            here: 3,
+            differences: ['/worth: 1 here, 2 in the file'],
+          },
+        ],
+      })
+    const shown = await show(ImportPart, (desk) => ({ desk }))
+    const input = shown.find('input[type=file]')
+    Object.defineProperty(input.element, 'files', { value: [new File(['{}'], 'm.json')] })
+    await input.trigger('change')
+    await flushPromises()
+    await new Promise((go) => setTimeout(go))
+    await flushPromises()
+    expect(shown.text()).toContain('/worth: 1 here, 2 in the file')
+    expect(posted.map((p) => p[0])).toEqual(['/api/models/import/look'])
+    await press(shown, 'Take all in')
+    expect(posted[1]).toEqual([
+      '/api/models/import',
+      expect.objectContaining({ text: '{}', replace: true, seenVersion: 3 }),
+    ])
+  })
+})
