@@ -53,6 +53,24 @@ public class OpeningTaughtTests
         }
     }
 
+    [Fact]
+    public void WhereEitherOfTwoPartsWillDo_AndEachWasMissingOnce_OneOfThemIsStillNeeded()
+    {
+        IReadOnlyList<IReadOnlyList<string>> openings =
+        [
+            ["lead", "base", "pads"],
+            ["lead", "rear", "pads"],
+        ];
+        var minutes = new Dictionary<string, double>
+        {
+            ["lead"] = 1,
+            ["base"] = 9,
+            ["rear"] = 4,
+            ["pads"] = 2,
+        };
+        Assert.Equal(["rear"], OpeningTaught.Needs(openings, minutes)["pads"]);
+    }
+
     private static HashSet<string> Closed(string part, IReadOnlyDictionary<string, IReadOnlyList<string>> needs)
     {
         var all = new HashSet<string>();

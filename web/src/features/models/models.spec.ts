@@ -269,3 +269,106 @@ describe('a file of models', () => {
     ])
   })
 })
+
+describe('slots and cautions', () => {
+  it('are told all at once, and a line that was refused keeps what was typed', async () => {
+    answers['/api/models/about'] = () =>
+      Response.json(
+        {
+          code: 'own-prefix-taken',
+          title: 'Another model’s serials begin so',
+          detail: 'Heath Duet has the beginning “HD” already.',
+          hint: 'Give more of it.',
+          status: 422,
+          problems: [
+            {
+              code: 'own-prefix-taken',
+              pointer: '/serialPrefix',
+              title: 'Taken',
+              detail: 'Heath Duet has it.',
+              hint: '',
+            },
+          ],
+          changes: [],
+        },
+        { status: 422 },
+      )
+    const shown = await show(ModelPage, () => ({ id: 'heath-solo' }))
+    await press(shown, 'Change')
+    const form = shown.findAll('form').find((f) => f.text().includes('How its serials begin'))!
+    await form.find('input').setValue('HD')
+    await form.find('textarea').setValue('Carry it level.\n\n  Mind the spring. ')
+    await form.find('select').setValue('pigment')
+    await form.trigger('submit')
+    await flushPromises()
+    expect(posted[0]![1]).toMatchObject({
+      model: 'heath-solo',
+      serialPrefix: 'HD',
+      cautions: ['Carry it level.', 'Mind the spring.'],
+      slots: [{ panel: 1, ink: 'black', inkKind: 'pigment' }],
+    })
+    expect(shown.text()).toContain('Heath Duet has it.')
+    expect((form.find('input').element as HTMLInputElement).value).toBe('HD')
+  })
+})
+
+describe('a sheet’s picture', () => {
+  const taught = {
+    layout: '{"id":"heath-solo-sheet"}',
+    channels: ['K', 'C'],
+    nozzles: [90, 60],
+    doubts: ['Between the blocks there is room for another: a channel may have printed nothing.'],
+    asks: ['Where does numbering start? Taken: at the left of the top row, on along the row.'],
+  }
+  class Sent {
+    static answer: { status: number; response: unknown }
+    upload = {}
+    status = 0
+    response: unknown
+    onload = () => {}
+    open() {}
+    setRequestHeader() {}
+    send() {
+      Object.assign(this, Sent.answer)
+      this.onload()
+    }
+  }
+
+  async function choose(status: number, response: unknown) {
+    Sent.answer = { status, response }
+    vi.stubGlobal('XMLHttpRequest', Sent)
+    const shown = await show(ModelPage, () => ({ id: 'heath-solo' }))
+    const input = shown.find('[data-testid=sheet] input[type=file]')
+    Object.defineProperty(input.element, 'files', { value: [new File(['x'], 'sheet.jpg')] })
+    await input.trigger('change')
+    await flushPromises()
+    return shown
+  }
+
+  it('shows what it taught with doubts and questions, and is kept with the slot that feeds each channel', async () => {
+    const shown = await choose(200, taught)
+    const sheet = shown.find('[data-testid=taught-sheet]')
+    expect(sheet.text()).toContain('a channel may have printed nothing')
+    expect(sheet.text()).toContain('Where does numbering start?')
+    expect(sheet.text()).toContain('90 nozzles, fed by')
+    await press(shown, 'Keep this layout')
+    expect(posted[0]).toEqual([
+      '/api/models/sheets',
+      expect.objectContaining({ model: 'heath-solo', layout: taught.layout, slots: { K: 1, C: 1 } }),
+    ])
+    expect(shown.find('[data-testid=taught-sheet]').exists()).toBe(false)
+  })
+
+  it('that teaches nothing says why, and another can be tried', async () => {
+    const problem = {
+      code: 'teach-turned',
+      title: 'The sheet lies on its side',
+      detail: 'Its dashes run up and down.',
+      hint: 'Turn it.',
+    }
+    const shown = await choose(422, { ...problem, type: '', status: 422, problems: [], changes: [] })
+    expect(shown.find('[data-testid=sheet]').text()).toContain('The sheet lies on its side')
+    expect(shown.find('[data-testid=taught-sheet]').exists()).toBe(false)
+    expect(shown.find('[data-testid=sheet] input[type=file]').attributes('disabled')).toBeUndefined()
+  })
+})
