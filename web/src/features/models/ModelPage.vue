@@ -53,7 +53,9 @@ const mayTeach = computed(() => session.mayBench && model.value?.isOwn === true)
         <h2 id="help-title" class="text-xl">What would help most</h2>
         <ol class="list-decimal pl-6">
           <li v-for="h in model.help" :key="h.pointer">
-            <a class="underline underline-offset-3" :href="`#${h.pointer}`">{{ h.name }}</a>. {{ h.why }}
+            <a class="inline-flex min-h-11 items-center underline underline-offset-3" :href="`#${h.pointer}`">{{
+              h.name
+            }}</a>. {{ h.why }}
           </li>
         </ol>
       </section>
