@@ -45,7 +45,7 @@ public static class LayoutTeacher
         // Only where dashes that ran into one another bring a channel more are they taken apart.
         var parted = blocks.Count > 0 ? MergedDashes.Parted(dashes, WithoutDirt(blocks, dashes), angle) : null;
         var more = parted is null ? plain : From(look, parted, Blocks(parted, angle));
-        return more.IsGood && (!plain.IsGood || more.Value.Layout.Nozzles > plain.Value.Layout.Nozzles) ? more : plain;
+        return plain.IsGood && more.IsGood && more.Value.Layout.Nozzles > plain.Value.Layout.Nozzles ? more : plain;
     }
 
     private sealed record Look(
