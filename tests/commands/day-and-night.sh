@@ -192,8 +192,8 @@ holds "in the open format" grep -q '"format": "nozzle-sheet-layout"' "$night/tau
 holds "what it doubts is said" grep -q '^Doubt:' "$night/taught.log"
 holds "and what it cannot know" grep -q '^Not known: Where does numbering start' "$night/taught.log"
 want=0 holds "a sheet is read with it" sheet --layout "$night/taught.json" --image "$cases/p05.jpg"
-want=3 holds "names that are too many refuse it" teach --image "$cases/p05.jpg" --names K,C,M,Y
-want=3 holds "too many gaps refuse it" teach --image "$cases/p11.jpg"
+want=3 holds "names that are too many refuse it" teach --image "$cases/p05.jpg" --names K,C,M,Y,LC
+want=3 holds "too many gaps refuse it" teach --image "$cases/p01.jpg"
 holds "with the reason" grep -q 'Too many dashes are missing to see the rule' "$night/taught.log"
 want=2 holds "what is no picture teaches nothing" teach --image "$cases/layouts/dune-2.json"
 want=2 holds "nor does a page of no size" teach --image "$cases/p05.jpg" --page 210
