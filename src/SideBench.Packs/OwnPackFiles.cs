@@ -14,6 +14,7 @@ public static class OwnPackFiles
     private const string Format = "side-bench-models";
     private const int Version = 1;
     private const int MostFiles = 300;
+    private static readonly JsonSerializerOptions Compact = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
     private static readonly JsonSerializerOptions Written = new()
     {
         WriteIndented = true,
@@ -23,6 +24,10 @@ public static class OwnPackFiles
     /// <summary>As files of a pack.</summary>
     public static IEnumerable<PackFile> Of(IEnumerable<OwnFileKept> own) =>
         own.Select(f => new PackFile(PathOf(f), KindOf(f.Sort), f.Text));
+
+    /// <summary>The sum by which a content is known: SHA-256 of it as compact JSON in UTF-8, letters written as they are.</summary>
+    public static string SumOf(JsonNode content) =>
+        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(content.ToJsonString(Compact))));
 
     /// <summary>Writes a node as a file.</summary>
     public static string Text(JsonNode node) => node.ToJsonString(Written);
@@ -61,7 +66,7 @@ public static class OwnPackFiles
                         ["id"] = f.Second.Id,
                         ["name"] = f.Second.Name,
                         ["version"] = f.Second.Version,
-                        ["sha256"] = Hash(f.First),
+                        ["sha256"] = SumOf(f.First),
                         ["content"] = f.First,
                     }
             );
@@ -118,7 +123,7 @@ public static class OwnPackFiles
         var sort = Said(file["sort"]);
         if (!OwnFileKept.Sorts.Contains(sort))
             problems.Add(new Problem(ProblemCode.UnknownWord, $"{at}/sort", sort, string.Join(", ", OwnFileKept.Sorts)));
-        else if (Said(file["sha256"]) != Hash(content))
+        else if (Said(file["sha256"]) != SumOf(content))
             problems.Add(
                 new Problem(OwnProblem.FileBad, $"{at}/sha256", "Its content is not what the sum says: it was changed on the way.")
             );
@@ -153,8 +158,6 @@ public static class OwnPackFiles
     private static string Said(JsonNode? node) => node is JsonValue v && v.TryGetValue(out string? s) ? s : "";
 
     private static int? Whole(JsonNode? node) => node is JsonValue v && v.TryGetValue(out int n) ? n : null;
-
-    private static string Hash(JsonNode node) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(node.ToJsonString())));
 
     private static string PathOf(OwnFileKept f) =>
         f.Sort switch

@@ -1,82 +1,31 @@
 using System.Text.Json.Nodes;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Own;
 
 namespace SideBench.Packs;
 
-/// <summary>One part as it was taken off, in a few words.</summary>
-/// <param name="Name">What it is called.</param>
-/// <param name="View">Side from which it is reached.</param>
-/// <param name="Way">off, open, aside or unplugged.</param>
-/// <param name="Screws">How many screws hold it; 0 for none.</param>
-/// <param name="Driver">Their driver; empty when none or not told.</param>
-/// <param name="LengthMm">Their length, mm; 0 when not told.</param>
-/// <param name="IsCollared">Whether they are shouldered.</param>
-/// <param name="IsLoosenOnly">Whether they are only loosened.</param>
-/// <param name="Catches">How many catches hold it.</param>
-/// <param name="Cables">Cables and tubes that are pulled, by what they are called.</param>
-/// <param name="Caution">What to mind; empty for nothing.</param>
-/// <param name="Minutes">How long it took, min.</param>
-public sealed record TaughtPart(
-    string Name,
-    string View,
-    string Way,
-    int Screws,
-    string Driver,
-    double LengthMm,
-    bool IsCollared,
-    bool IsLoosenOnly,
-    int Catches,
-    IReadOnlyList<string> Cables,
-    string Caution,
-    double Minutes
-)
-{
-    /// <summary>Its id.</summary>
-    public string Id =>
-        string.Join(
-            '-',
-            new string([.. Name.ToLowerInvariant().Select(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') ? c : ' ')]).Split(
-                ' ',
-                StringSplitOptions.RemoveEmptyEntries
-            )
-        );
-}
-
 /// <summary>Writes what an opening taught into the file of how a model opens.</summary>
 public static class TaughtAccess
 {
-    private const int MostScrews = 60;
-    private const double MostMinutes = 240;
-    private const int LongestName = 80;
-    private const int MostCables = 12;
-    private static readonly string[] Views = ["front", "back", "left", "right", "top", "under"];
-    private static readonly string[] Ways = ["off", "open", "aside", "unplugged"];
-
     /// <summary>The file with one opening more, or everything that is wrong with what was told.</summary>
     /// <param name="file">The file so far; the family's until somebody taught an opening.</param>
     /// <param name="parts">What came off, in order.</param>
     public static Outcome<JsonObject> With(JsonObject file, IReadOnlyList<TaughtPart> parts)
     {
-        var problems = new List<Problem>();
-        if (parts.Count == 0)
-            problems.Add(new Problem(ProblemCode.Missing, "/parts"));
-        for (var i = 0; i < parts.Count; i++)
-            Check(parts[i], $"/parts/{i}", problems);
-        foreach (var twice in parts.GroupBy(p => p.Id).Where(g => g.Count() > 1))
-            problems.Add(new Problem(OwnProblem.Contradiction, "/parts", $"{twice.First().Name} comes off twice."));
+        var problems = TaughtPart.Check(parts);
         if (problems.Count > 0)
             return problems;
         var next = file.DeepClone().AsObject();
         var taught = next["openings"] is JsonArray known ? known.Select(Order).ToList() : [];
         var old = next["parts"]!.AsArray().OfType<JsonObject>().ToDictionary(p => (string)p["id"]!);
-        // The family's parts go with the first opening: what was never seen on this machine is no way in. Parts that serve a station stay,
-        // since guides and findings lead there.
+        // The family's parts stay beside: guides and findings lead to them, until they are seen on this machine too.
+        var free = old.Keys.Where(id => !AsksForLead(id, old)).ToHashSet();
         taught.Add([.. parts.Select(p => p.Id)]);
         foreach (var part in parts)
             old[part.Id] = Written(part, old.GetValueOrDefault(part.Id));
         var minutes = old.ToDictionary(p => p.Key, p => (double)p.Value["outMin"]! + (double)p.Value["backMin"]!);
-        var needs = OpeningTaught.Needs(taught, minutes);
+        var needs = OpeningTaught.Needs(taught, minutes, free);
         foreach (var (id, after) in needs)
             if (old.TryGetValue(id, out var part))
                 part["after"] = new JsonArray([.. after.Where(old.ContainsKey).Select(n => (JsonNode)n)]);
@@ -86,29 +35,17 @@ public static class TaughtAccess
         return next;
     }
 
-    private static List<string> Order(JsonNode? node) => [.. node!.AsArray().Select(n => (string)n!)];
+    // Whether power must be off before a part comes off, by what the file asks of it and of what stands before it.
+    private static bool AsksForLead(string id, IReadOnlyDictionary<string, JsonObject> parts) =>
+        parts.TryGetValue(id, out var part)
+        && part["after"] is JsonArray lines
+        && lines.Any(line =>
+            line is JsonArray any
+                ? any.All(n => (string)n! == AccessGraph.MainsLead || AsksForLead((string)n!, parts))
+                : (string)line! == AccessGraph.MainsLead || AsksForLead((string)line!, parts)
+        );
 
-    private static void Check(TaughtPart part, string at, List<Problem> problems)
-    {
-        Guard.Text(problems, part.Name, $"{at}/name", LongestName, needed: true);
-        if (part.Name.Trim().Length > 0 && part.Id.Length == 0)
-            problems.Add(
-                new Problem(OwnProblem.Contradiction, $"{at}/name", "A part needs letters of the Latin alphabet or digits in its name.")
-            );
-        Guard.Word(problems, part.View, $"{at}/view", Views);
-        Guard.Word(problems, part.Way, $"{at}/way", Ways);
-        Guard.Text(problems, part.Driver, $"{at}/driver", LongestName, needed: false);
-        Guard.Text(problems, part.Caution, $"{at}/caution", LongestName * 2, needed: false);
-        Guard.Range(problems, part.Screws, $"{at}/screws", 0, MostScrews);
-        Guard.Range(problems, part.LengthMm, $"{at}/lengthMm", 0, MostMinutes);
-        Guard.Range(problems, part.Catches, $"{at}/catches", 0, MostScrews);
-        Guard.Range(problems, part.Minutes, $"{at}/minutes", 0.1, MostMinutes);
-        Guard.Range(problems, part.Cables.Count, $"{at}/cables", 0, MostCables);
-        for (var i = 0; i < part.Cables.Count; i++)
-            Guard.Text(problems, part.Cables[i], $"{at}/cables/{i}", LongestName, needed: true);
-        if (part.Screws == 0 && (part.IsCollared || part.IsLoosenOnly || part.LengthMm > 0))
-            problems.Add(new Problem(OwnProblem.Contradiction, $"{at}/screws", "Something is told of its screws, but it has none."));
-    }
+    private static List<string> Order(JsonNode? node) => [.. node!.AsArray().Select(n => (string)n!)];
 
     private static JsonObject Written(TaughtPart part, JsonObject? old)
     {

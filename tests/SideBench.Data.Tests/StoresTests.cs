@@ -243,6 +243,8 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
             new BoxTold("B-2", "washed", 9, ""),
             new LocalRules("at the yard"),
             new HoursSet(2, "Tam", DayOfWeek.Monday, new DateOnly(2026, 3, 2), "09:00-12:00", "half"),
+            new DayRuleSet(DayRule.Leaves, 2, "resets", "Tam leaves to others: resets"),
+            new ReminderDone("bottle-7", "call: the bottle fills"),
             new PiecePinned(1, "Ines", DateTimeOffset.UnixEpoch, false),
             new OwnFileKept("access", "heath-solo", "Heath Solo", 2, "{}", "opened: Lid"),
             new AccountKept(2, "Tam", AccountAct.RoleGiven, Role.Counter, ""),
@@ -427,6 +429,10 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
         Assert.True(await Followed([], entry));
         var store = database.Verdicts;
         Assert.Equal(1, Assert.Single(await store.Counts(Go), c => c.Cause == "vent-blocked").Jobs);
+        Assert.Equal(
+            [("vent-blocked", "Q-11", 1)],
+            (await store.Codes(Go)).Where(c => c.Cause == "vent-blocked").Select(c => (c.Cause, c.Code, c.Jobs))
+        );
         Assert.Equal(0.75, Assert.Single(Assert.Single(await store.Latest(5, Go)).Odds).Ratio);
         Assert.False(await Followed([entry], entry with { Id = new EntryId(9002), Body = new Corrected(8000, "another line") }));
         Assert.True(await Followed([entry], entry with { Id = new EntryId(9003), Body = new Corrected(9001, "too early") }));
@@ -445,5 +451,9 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     }
 
     private static Judged Judged(string cause) =>
-        new(0, "marram-duo", "fades-under-load", "maker", cause, [new Foretold(cause, 0.75, true)], [new TestWorth("draw-test", 5, 1.5)]);
+        new(0, "marram-duo", "fades-under-load", "maker", cause, [new Foretold(cause, 0.75, true)], [new TestWorth("draw-test", 5, 1.5)])
+        {
+            Panel = "spent",
+            Code = "Q-11",
+        };
 }

@@ -79,7 +79,9 @@ public class OwnModelsTests
         var once = TaughtAccess.With(access, [tray, lid, rail]).Value;
         Assert.Equal(["lid"], After(once, "rail-cover"));
         var twice = TaughtAccess.With(once, [lid, rail]).Value;
-        Assert.Empty(After(twice, "lid"));
+        // The lead is out first, though nobody told it; what the family takes off with power on stays so.
+        Assert.Equal(["mains-lead"], After(twice, "lid"));
+        Assert.Empty(After(once, "paper-tray"));
         Assert.Equal(
             "1",
             twice["parts"]!.AsArray().First(p => (string)p!["id"]! == "rail-cover")!["fasteners"]![0]!["count"]!.ToJsonString()

@@ -57,6 +57,48 @@ public class DayTests(BenchServer server) : IClassFixture<BenchServer>
     }
 
     [Fact]
+    public async Task WhatGoesBack_IsPlanned_UntilItIsSeenTo()
+    {
+        await using var app = await BenchServer.Run(server.Connection, clock: new StillClock(Monday));
+        var browser = await Browser.Open(new Uri(app.Urls.First()), "Ines Varga");
+        var version = (await browser.Get("/api/shop")).Body.GetProperty("version").GetInt32();
+        var name = $"Board {Guid.NewGuid():N}";
+        var came = await browser.Post(
+            "/api/shelf/came",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = version,
+                kind = "board",
+                name,
+                @for = "Tolling Broadside 44",
+                amount = 1,
+                price = 10,
+                returnBy = "2027-03-02",
+            }
+        );
+        Assert.Equal(HttpStatusCode.OK, came.Status);
+        var due = (await browser.Get("/api/day")).Body.GetProperty("reminders").EnumerateArray();
+        var one = Assert.Single(due, r => r.GetProperty("says").GetString() == $"Send back {name}");
+        Assert.NotEqual("", one.GetProperty("name").GetString());
+        Assert.Equal(HttpStatusCode.OK, (await Done(one.GetProperty("key").GetString()!)).Status);
+        due = (await browser.Get("/api/day")).Body.GetProperty("reminders").EnumerateArray();
+        Assert.DoesNotContain(due, r => r.GetProperty("says").GetString() == $"Send back {name}");
+        Assert.Equal("no-reminder", (await Done("return-of-nothing")).Body.GetProperty("problems")[0].GetProperty("code").GetString());
+
+        async Task<(HttpStatusCode Status, JsonElement Body)> Done(string of) =>
+            await browser.Post(
+                "/api/day/reminders",
+                new
+                {
+                    key = Guid.NewGuid(),
+                    seenVersion = (await browser.Get("/api/shop")).Body.GetProperty("version").GetInt32(),
+                    of,
+                }
+            );
+    }
+
+    [Fact]
     public async Task APin_IsKept_UntilItIsLetGo_AndATimeThatIsOverIsRefused()
     {
         await using var app = await BenchServer.Run(server.Connection, clock: new StillClock(Monday));

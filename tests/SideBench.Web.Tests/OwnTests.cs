@@ -3,6 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using SideBench.Core.Simulation;
 using SideBench.Devices.Pictures;
+using SideBench.Packs;
 using Xunit;
 
 namespace SideBench.Web.Tests;
@@ -74,6 +75,56 @@ public class OwnTests(BenchServer server) : IClassFixture<BenchServer>
     }
 
     [Fact]
+    public async Task WhatALineMeasured_IsOffered_TakenOnce_AndGoneWhenItsLineIsTakenBack()
+    {
+        var browser = await server.Open();
+        var model = await Make(browser, "Sept");
+        var (job, _) = await JobsTests.TakeIn(browser, model: model);
+        await Told("renewed", null);
+        var dry = Math.Round(1.2 * (await Figure(browser, model, "storeTareG")).GetProperty("value").GetDouble());
+        await Told("weighed", dry);
+        Assert.Equal(1, (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("measured").GetInt32());
+        var one = Assert.Single(await Open());
+        Assert.Equal(("storeTareG", dry), (Text(one, "pointer"), one.GetProperty("value").GetDouble()));
+        var (took, again) = (await Take(Text(one, "key")), await Take(Text(one, "key")));
+        Assert.Equal((HttpStatusCode.OK, "no-measure"), (took.Status, CodeOf(again.Body)));
+        Assert.Equal(1, (await Figure(browser, model, "storeTareG")).GetProperty("seen").GetInt32());
+        // A weighing that is far off is asked about, and one whose line is taken back measured nothing.
+        await Told("renewed", null);
+        var far = await Told("weighed", 3 * dry);
+        Assert.True(Assert.Single(await Open()).GetProperty("isFarOff").GetBoolean());
+        Assert.Equal("no-measure", CodeOf((await Take(null)).Body));
+        Assert.Equal("own-far-off", CodeOf((await Take(Text(Assert.Single(await Open()), "key"))).Body));
+        var line = far.GetProperty("entries").EnumerateArray().Max(e => e.GetProperty("id").GetInt64());
+        await Job("corrections", new JsonObject { ["entry"] = line, ["reason"] = "typed wrong" });
+        Assert.Empty(await Open());
+
+        async Task<IReadOnlyList<JsonElement>> Open() =>
+            [.. (await browser.Get($"/api/models/{model}/measured")).Body.GetProperty("open").EnumerateArray()];
+        async Task<(HttpStatusCode Status, JsonElement Body)> Take(string? of) =>
+            await browser.Post(
+                "/api/models/measured",
+                new
+                {
+                    key = Guid.NewGuid(),
+                    seenVersion = await Version(browser),
+                    model,
+                    of,
+                    isSure = false,
+                }
+            );
+        Task<JsonElement> Told(string what, double? amount) => Job("waste/told", new JsonObject { ["what"] = what, ["amount"] = amount });
+        async Task<JsonElement> Job(string path, JsonObject said)
+        {
+            var seen = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("version").GetInt32();
+            (said["key"], said["seenVersion"], said["thread"]) = (Guid.NewGuid(), seen, 0);
+            var (status, body) = await browser.Post($"/api/jobs/{job}/{path}", said);
+            Assert.True(status == HttpStatusCode.OK, body.ToString());
+            return body;
+        }
+    }
+
+    [Fact]
     public async Task TakenBack_ItIsAsItWasBefore_AndAJobSaysThatTheDataChanged()
     {
         var browser = await server.Open();
@@ -91,19 +142,7 @@ public class OwnTests(BenchServer server) : IClassFixture<BenchServer>
         var taught = await browser.Post("/api/models/codes", code);
         Assert.Equal(HttpStatusCode.OK, taught.Status);
         Assert.Contains("H-9", (await browser.Get($"/api/models/{model}")).Body.GetProperty("codes").ToString());
-        var line = taught
-            .Body.GetProperty("entries")
-            .EnumerateArray()
-            .MaxBy(e => e.GetProperty("id").GetInt64())
-            .GetProperty("id")
-            .GetInt64();
-        var back = new
-        {
-            key = Guid.NewGuid(),
-            seenVersion = await Version(browser),
-            entry = line,
-            reason = "another machine",
-        };
+        var back = await Back(browser, taught.Body);
         Assert.Equal(HttpStatusCode.OK, (await browser.Post("/api/shop/corrections", back)).Status);
         Assert.Empty((await browser.Get($"/api/models/{model}")).Body.GetProperty("codes").EnumerateArray());
     }
@@ -250,7 +289,21 @@ public class OwnTests(BenchServer server) : IClassFixture<BenchServer>
         var picture = PictureCodec.Jpeg(SheetScenes.Scanned(layout, NozzleTruth.Good(layout), 200, 3), 90);
         var taught = await browser.Send($"/api/models/sheets/look?model={model}", picture);
         Assert.True(taught.Status == HttpStatusCode.OK, taught.Body.ToString());
-        Assert.Equal(layout.Units.Select(u => u.Nozzles), taught.Body.GetProperty("nozzles").EnumerateArray().Select(n => n.GetInt32()));
+        var laid = taught.Body.GetProperty("channels").EnumerateArray().ToList();
+        Assert.Equal(layout.Units.Select(u => u.Nozzles), laid.Select(c => c.GetProperty("nozzles").GetInt32()));
+        // Laid over its picture: every dash has its line, and blocks stand as far apart as the press put them, in points of the scan.
+        Assert.Equal(layout.Units.Select(u => u.Nozzles), laid.Select(c => Text(c, "path").Count(p => p == 'M')));
+        var scanned = 200 / 25.4;
+        Assert.All(
+            laid.Zip(layout.Units).Skip(1),
+            of =>
+            {
+                var (first, at) = (layout.Units[0].DashAt(0), of.Second.DashAt(0));
+                Assert.InRange(Of(of.First, "x") - Of(laid[0], "x") - ((at.X - first.X) * scanned), -4, 4);
+                Assert.InRange(Of(of.First, "y") - Of(laid[0], "y") - ((at.Y - first.Y) * scanned), -4, 4);
+            }
+        );
+        static double Of(JsonElement channel, string name) => channel.GetProperty(name).GetDouble();
         var keep = new
         {
             key = Guid.NewGuid(),
@@ -276,6 +329,76 @@ public class OwnTests(BenchServer server) : IClassFixture<BenchServer>
         Assert.Equal(HttpStatusCode.OK, read.Status);
         var shown = (await browser.Get($"/api/jobs/{job}/sheets")).Body.GetProperty("shown").GetProperty("units").EnumerateArray();
         Assert.All(shown, u => Assert.DoesNotContain('x', Text(u, "nozzles")));
+    }
+
+    [Fact]
+    public async Task TheOnlyVersionOfAModel_IsNotTakenBack_SinceMachinesMayBeOfIt()
+    {
+        var browser = await server.Open();
+        var made = await Kind(browser, "Deca");
+        var back = await Back(browser, made.Body);
+        Assert.Equal(("own-last-version", "/entry"), At((await browser.Post("/api/shop/corrections", back)).Body));
+        Assert.Equal(HttpStatusCode.OK, (await browser.Get("/api/models/heath-deca")).Status);
+    }
+
+    [Fact]
+    public async Task AModelWrittenByHand_IsTakenIn_AndTaughtLikeAnyOther()
+    {
+        var browser = await server.Open();
+        var model = await Make(browser, "Hand");
+        var bundle = JsonNode.Parse(await browser.Http.GetStringAsync($"/api/models/export?model={model}"))!;
+        foreach (var file in bundle["files"]!.AsArray())
+        {
+            var content = file!["content"]!.AsObject();
+            content.Remove("taught");
+            content.Remove("serialPrefix");
+            content[(string)file["sort"]! == "access" ? "model" : "id"] = "heath-written";
+            if (content.ContainsKey("name"))
+                content["name"] = "Wrıtten “by hand”";
+            file["sha256"] = OwnPackFiles.SumOf(content);
+        }
+
+        var said = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = await Version(browser),
+            text = bundle.ToJsonString(),
+            replace = false,
+        };
+        Assert.Equal(HttpStatusCode.OK, (await browser.Post("/api/models/import", said)).Status);
+        Assert.True((await browser.Get("/api/models/heath-written")).Body.GetProperty("isOwn").GetBoolean());
+        var told = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = await Version(browser),
+            model = "heath-written",
+            pointer = "pageMl",
+            value = 0.03,
+            measured = true,
+            isSure = false,
+        };
+        Assert.Equal(HttpStatusCode.OK, (await browser.Post("/api/models/figures", told)).Status);
+        Assert.Equal(1, (await Figure(browser, "heath-written", "pageMl")).GetProperty("seen").GetInt32());
+    }
+
+    [Theory]
+    [InlineData("/api/models/openings", """{"parts":[null]}""", "/parts/0")]
+    [InlineData("/api/models/openings", """{"parts":[{"view":"top"}]}""", "/parts/0/name")]
+    [InlineData("/api/models/about", """{"slots":[null]}""", "/slots/0")]
+    [InlineData("/api/models/about", """{"slots":[{"panel":1,"ink":"black"}]}""", "/slots/0/inkKind")]
+    [InlineData("/api/models/about", """{"cautions":[null]}""", "/cautions/0")]
+    [InlineData("/api/models/figures", """{"pointer":"worth"}""", "/value")]
+    [InlineData("/api/models/codes", "{}", "/code")]
+    public async Task WhatWasLeftOut_IsAskedForAtItsPlace(string address, string said, string pointer)
+    {
+        var browser = await server.Open();
+        if ((await browser.Get("/api/models/heath-bare")).Status != HttpStatusCode.OK)
+            await Make(browser, "Bare");
+        var body = JsonNode.Parse(said)!.AsObject();
+        (body["key"], body["seenVersion"], body["model"]) = (Guid.NewGuid(), await Version(browser), "heath-bare");
+        var answer = await browser.Post(address, body);
+        Assert.InRange((int)answer.Status, 400, 422);
+        Assert.Contains(answer.Body.GetProperty("problems").EnumerateArray(), p => p.GetProperty("pointer").GetString() == pointer);
     }
 
     private static object Part(string name, int screws) =>
@@ -339,6 +462,16 @@ public class OwnTests(BenchServer server) : IClassFixture<BenchServer>
                 like,
             }
         );
+
+    // Takes the newest line about the shop back.
+    private static async Task<object> Back(Browser browser, JsonElement shop) =>
+        new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = await Version(browser),
+            entry = shop.GetProperty("entries").EnumerateArray().Max(e => e.GetProperty("id").GetInt64()),
+            reason = "typed wrong",
+        };
 
     private static async Task<int> Version(Browser browser) => (await browser.Get("/api/shop")).Body.GetProperty("version").GetInt32();
 

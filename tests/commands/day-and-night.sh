@@ -173,6 +173,9 @@ refuses "an export without a known ending" "$ROOT/sidebench" export "$night/out.
 
 "$ROOT/sidebench" measure diagnosis --jobs 18 --markdown "$night/advice.md" >/dev/null
 holds "the advice is measured on a true and on a disturbed book" [ "$(grep -c '^| advice |' "$night/advice.md")" = 2 ]
+"$ROOT/sidebench" measure own --machines 2 --markdown "$night/own.md" >/dev/null
+holds "advice on a machine of which the kind alone is known is measured" grep -q '^| the kind alone |' "$night/own.md"
+refuses "a measure that is none" "$ROOT/sidebench" measure nothing
 
 cases="$ROOT/tests/cases/nozzles"
 sheet() { local code=0; "$ROOT/sidebench" read-sheet "$@" > "$night/sheet.json" 2>/dev/null || code=$?; [ "$code" = "$want" ]; }

@@ -12,6 +12,15 @@ test('the day: who does what, a piece pinned and let go, somebody at the door, h
   await expect(page.getByTestId('promises')).toContainText('promises hold')
   await expectNoAxeFindings(page)
 
+  const strip = page.getByRole('navigation', { name: 'Bench places' })
+  await expect(strip.getByTestId('next-hands').first()).toContainText(/next hands: (Ines|Tom) ./)
+
+  // Planned work that is no machine on the bench is due too, until somebody has seen to it.
+  const due = page.getByTestId('due-too').getByRole('listitem').filter({ hasText: 'Send back Reset board' })
+  await expect(due).toContainText(/by .*\d/)
+  await due.getByRole('button', { name: /Seen to/ }).click()
+  await expect(due).toHaveCount(0)
+
   await page.keyboard.press('w')
   await expect(page.getByTestId('walk-in').getByRole('status')).toContainText(/harm|holds/)
   await page.getByLabel('Minutes now').fill('2')
@@ -62,6 +71,24 @@ test('the day: who does what, a piece pinned and let go, somebody at the door, h
   await page.getByRole('button', { name: /Set ?: Shop, Friday/ }).click()
   await expect(page.getByRole('button', { name: /Set ?: Shop, Friday/ })).toBeDisabled()
   await expect(friday).toHaveValue('08:30-12:30 13:00-17:00')
+
+  // What the day keeps to: places for open machines, and what the second pair of hands leaves to the first.
+  const rules = page.getByTestId('day-rules')
+  const places = rules.getByRole('textbox', { name: /Places for open machines/ })
+  await places.fill('2x')
+  await rules.getByRole('button', { name: /Set ?: places/ }).click()
+  await expect(page.getByRole('main')).toContainText('That is no number of places')
+  await places.fill('2')
+  await rules.getByRole('button', { name: /Set ?: places/ }).click()
+  await expect(rules).toContainText('0 is as many as come')
+  const leaves = rules.getByRole('group', { name: /Tom .* leaves to others/ }).getByLabel('counters and chips reset')
+  await leaves.check()
+  await page.reload()
+  await expect(leaves).toBeChecked()
+  await expect(places).toHaveValue('2')
+  await expectNoAxeFindings(page)
+  await leaves.uncheck()
+  await expect(leaves).not.toBeChecked()
 
   // A calendar fetches the day without signing in.
   await page.getByRole('button', { name: 'Make an address' }).click()

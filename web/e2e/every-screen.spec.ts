@@ -114,6 +114,20 @@ for (const view of [
   })
 }
 
+test('scripts and styles come in their smallest form', async ({ request }) => {
+  const shell = await (await request.get('/sign-in')).text()
+  const files = shell.match(/\/assets\/[^"]+\.(?:js|css)/g) ?? []
+  expect(files.length).toBeGreaterThan(2)
+  for (const file of files) {
+    const sent = await request.get(file, { headers: { 'Accept-Encoding': 'br, gzip' } })
+    expect(sent.headers()['content-encoding'], file).toBe('br')
+    expect((await request.get(file, { headers: { 'Accept-Encoding': 'identity' } })).headers()).not.toHaveProperty(
+      'content-encoding',
+    )
+    expect(sent.headers()['content-type'], file).toMatch(/javascript|css/)
+  }
+})
+
 test('keys: digits answer, Alt and a digit changes the place, slash jumps', async ({ page }) => {
   await signIn(page)
   await expect(page.locator('[data-place="2"]')).toBeVisible()

@@ -18,17 +18,20 @@ public static class DayMeasure
     private const string EveryMachine = "hands for every machine";
 
     /// <summary>Measures.</summary>
-    /// <param name="options">--weeks N, --markdown FILE.</param>
+    /// <param name="options">--weeks N, --machines N a week for each pair of hands, --markdown FILE.</param>
     public static int Run(string[] options)
     {
         if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
             return 2;
         var numbers = shop.Numbers.Of<DayNumbers>();
         var weeks = MeasureCommand.Option(options, "--weeks") is { } asked ? int.Parse(asked, CultureInfo.InvariantCulture) : UsualWeeks;
+        var each = MeasureCommand.Option(options, "--machines") is { } told
+            ? int.Parse(told, CultureInfo.InvariantCulture)
+            : DayTrial.UsualMachines;
         var said = new StringBuilder();
         said.AppendLine(
                 CultureInfo.InvariantCulture,
-                $"{weeks} made-up weeks, seed {Seed}, {Hands} pairs of hands; the same weeks for all."
+                $"{weeks} made-up weeks, seed {Seed}, {Hands} pairs of hands, {each} machines a week for each; the same weeks for all."
             )
             .AppendLine()
             .AppendLine(
@@ -48,7 +51,7 @@ public static class DayMeasure
                 .Range(0, weeks)
                 .AsParallel()
                 .AsOrdered()
-                .Select(i => DayTrial.Of(numbers, Seed + i, Hands, policy, hands))
+                .Select(i => DayTrial.Of(numbers, Seed + i, Hands, policy, hands, each))
                 .ToList();
             late[name] = all.Average(w => w.LateHours);
             if (policy == DayPolicy.Plan)

@@ -14,7 +14,6 @@ namespace SideBench.Cli.Measure;
 internal static class KindMeasure
 {
     private const int Seed = 33_000;
-    private const double Spreads = 1.2816;
     private const int JobsEach = 12;
     private static readonly string[] Unasked = ["freedBy", "midTravel", "afterBreak", "likeSlots", "feed", "headRenew"];
     private static readonly string[] Taught =
@@ -117,7 +116,7 @@ internal static class KindMeasure
                 KindFile.Set(
                     file,
                     figure.Pointer,
-                    Math.Max(0.01, figure.Value * Math.Exp(Normal(chance) * Math.Log(band.Factor) / Spreads))
+                    Math.Max(0.01, figure.Value * Math.Exp(Normal(chance) * Math.Log(band.Factor) / FigureBelief.Spreads))
                 );
         var like = known[chance.Next(known.Count)];
         foreach (var axis in Unasked)

@@ -39,6 +39,12 @@ public static class MeasureCommand
             return SheetTeachingMeasure.Run(taught);
         if (options is ["day", .. var days])
             return DayMeasure.Run(days);
+        if (options is [var unknown, ..] && !unknown.StartsWith("--", StringComparison.Ordinal))
+        {
+            Console.Error.WriteLine($"There is no measure called {unknown}. ./sidebench names those there are.");
+            return 2;
+        }
+
         if (Settings.LoadShop(Settings.Needed(Settings.Packs), Console.Error) is not { } shop)
             return 2;
         var root = Settings.Needed(Settings.Database);

@@ -26,7 +26,7 @@ public static class DayChances
     public static IReadOnlyList<DayEnd> Of(DayPlan plan, DayNumbers numbers)
     {
         var ends = plan.Jobs.Select(_ => new List<double>(numbers.Draws)).ToList();
-        var (jobs, order) = Loose(plan);
+        var (jobs, order) = Loose(plan, numbers);
         for (var draw = 0; draw < numbers.Draws; draw++)
         {
             var life = Life(jobs, plan.Hands, draw, numbers);
@@ -50,11 +50,11 @@ public static class DayChances
     }
 
     // What is set to a time is begun late when the work before it runs over: after all that the plan begins before it, and before the rest.
-    private static (IReadOnlyList<DayJob> Jobs, IReadOnlyList<int> Order) Loose(DayPlan plan)
+    private static (IReadOnlyList<DayJob> Jobs, IReadOnlyList<int> Order) Loose(DayPlan plan, DayNumbers numbers)
     {
         if (plan.Jobs.All(j => j.At is null))
             return (plan.Jobs, plan.Order);
-        var begins = plan.Jobs.Select((job, j) => Begins(plan, job, j)).ToList();
+        var begins = plan.Jobs.Select((job, j) => Begins(plan, job, j, numbers)).ToList();
         var order = new List<(int Job, double Begins)>();
         foreach (var job in plan.Order)
         {
@@ -78,9 +78,9 @@ public static class DayChances
     }
 
     // When each group of a job's likeliest way begins in the plan.
-    private static List<double> Begins(DayPlan plan, DayJob job, int place)
+    private static List<double> Begins(DayPlan plan, DayJob job, int place, DayNumbers numbers)
     {
-        var groups = DayPlacing.Groups(job.Ways.Count > 0 ? job.Ways[0].Pieces : []);
+        var groups = DayPlacing.Groups(job.Ways.Count > 0 ? job.Ways[0].Pieces : [], numbers);
         return [.. plan.Pieces.Where(p => p.Job == place && groups.Contains(p.Number)).OrderBy(p => p.Number).Select(p => p.From)];
     }
 
@@ -109,6 +109,7 @@ public static class DayChances
         return hand with
         {
             Spans = spans,
+            Aired = hand.Aired is { } aired ? [.. DayPlacing.Both(spans, aired)] : null,
         };
     }
 

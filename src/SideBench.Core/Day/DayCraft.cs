@@ -6,5 +6,8 @@ namespace SideBench.Core.Day;
 public static class DayCraft
 {
     /// <summary>It, to plug in.</summary>
-    public static readonly Craft Craft = new("Day", [HoursSet.Form, PiecePinned.Form]) { Numbers = typeof(DayNumbers) };
+    public static readonly Craft Craft = new("Day", [HoursSet.Form, PiecePinned.Form, ReminderDone.Form, DayRuleSet.Form])
+    {
+        Numbers = typeof(DayNumbers),
+    };
 }

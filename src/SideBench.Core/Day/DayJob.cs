@@ -14,6 +14,9 @@ public sealed record DayPiece(string Says, double Hands, double Wait = 0, double
 
     /// <summary>How far its minutes differ, in their logarithm; null for the house's own.</summary>
     public double? Sd { get; init; }
+
+    /// <summary>Words of the book about the step: whether it opens the machine, smells, is left to some.</summary>
+    public IReadOnlyList<string> Tags { get; init; } = [];
 }
 
 /// <summary>One way that a job may go to its end.</summary>
@@ -42,6 +45,9 @@ public sealed record DayJob(long Id, string Name, double Ready, double? Latest, 
     /// <summary>Its next piece begins then; null when it is free.</summary>
     public double? At { get; init; }
 
+    /// <summary>Whether the machine stands open now.</summary>
+    public bool IsOpen { get; init; }
+
     /// <summary>Whether hands are on it now: its next piece is going on and is never moved.</summary>
     public bool IsOn { get; init; }
 
@@ -57,6 +63,12 @@ public sealed record DayHand(long Id, string Name, IReadOnlyList<(double From, d
 {
     /// <summary>They take so many times the minutes of the others.</summary>
     public double Pace { get; init; } = 1;
+
+    /// <summary>Of these spans those in which loud and smelly work may be done; null for all of them.</summary>
+    public IReadOnlyList<(double From, double To)>? Aired { get; init; }
+
+    /// <summary>Tags of steps that they leave to others.</summary>
+    public IReadOnlySet<string> Barred { get; init; } = new HashSet<string>();
 }
 
 /// <summary>A piece with its place in the plan.</summary>

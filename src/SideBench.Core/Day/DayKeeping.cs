@@ -1,3 +1,4 @@
+using System.Globalization;
 using SideBench.Core.Jobs;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
@@ -48,12 +49,54 @@ public static class DayKeeping
             };
     }
 
+    /// <summary>What the day keeps to was set.</summary>
+    /// <param name="rule">Which rule; null when it is none.</param>
+    /// <param name="of">The person, where the rule is about one.</param>
+    /// <param name="name">Their name; null when there is no such person at the bench.</param>
+    /// <param name="value">The number of places, spans of hours, or kinds of work.</param>
+    /// <param name="numbers">House numbers, with the kinds of work.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> Rule(DayRule? rule, long of, string? name, string? value, DayNumbers numbers)
+    {
+        var text = value?.Trim() ?? "";
+        switch (rule)
+        {
+            case DayRule.Corners:
+                var isWhole = int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var places);
+                if (!isWhole || places > DayRules.MostCorners)
+                    return new Problem(DayProblem.NoPlaces, "/value", text, DayRules.MostCorners);
+                var many = places == 0 ? "as many as come" : $"{places}";
+                return Line(rule.Value, 0, $"{places}", $"Places for open machines: {many}");
+            case DayRule.Aired:
+                if (text.Length > MostSpans || HourSpan.Read(text) is null)
+                    return new Problem(DayProblem.NoHours, "/value", text);
+                return Line(rule.Value, 0, text, $"Loud and smelly work: {(text.Length > 0 ? text : "at any open hour")}");
+            case DayRule.Leaves:
+                if (name is null)
+                    return new Problem(DayProblem.NoPerson, "/of", of);
+                var told = text.Split(' ', StringSplitOptions.RemoveEmptyEntries).Distinct().ToList();
+                if (told.FirstOrDefault(k => numbers.Kinds.All(n => n.Id != k)) is { } other)
+                    return new Problem(DayProblem.NoKind, "/value", other);
+                var kinds = numbers.Kinds.Where(k => told.Contains(k.Id)).ToList();
+                return Line(
+                    rule.Value,
+                    of,
+                    string.Join(' ', kinds.Select(k => k.Id)),
+                    kinds.Count == 0 ? $"{name} does all work" : $"{name} leaves to others: {string.Join(", ", kinds.Select(k => k.Name))}"
+                );
+            default:
+                return new Problem(ProblemCode.Missing, "/rule");
+        }
+
+        static List<EntryBody> Line(DayRule rule, long of, string value, string says) => [new DayRuleSet(rule, of, value, says)];
+    }
+
     /// <summary>The next piece of a job was given to a person or set to a time, or let go.</summary>
     /// <param name="state">The job.</param>
     /// <param name="of">The person; 0 for whoever comes.</param>
     /// <param name="name">Their name; null when there is no such person at the bench.</param>
     /// <param name="from">When; null as soon as it can.</param>
     /// <param name="free">Whether it is let go.</param>
+    /// <param name="left">The kind of work that its next piece is of and that person leaves to others; null for none.</param>
     /// <param name="now">The time.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Pin(
         JobState state,
@@ -61,6 +104,7 @@ public static class DayKeeping
         string? name,
         DateTimeOffset? from,
         bool free,
+        WorkKind? left,
         DateTimeOffset now
     )
     {
@@ -68,12 +112,22 @@ public static class DayKeeping
             return new Problem(ProblemCode.JobClosed, "");
         if (!free && of != 0 && name is null)
             return new Problem(DayProblem.NoPerson, "/of", of);
+        if (!free && left is not null)
+            return new Problem(DayProblem.LeftToOthers, "/of", name ?? "", left.Name);
         if (!free && from < now.AddMinutes(-1))
             return new Problem(DayProblem.PastTime, "/from");
         if (!free && of == 0 && from is null)
             return new Problem(ProblemCode.Missing, "/of");
         return new List<EntryBody> { free ? new PiecePinned(0, "", null, true) : new PiecePinned(of, of == 0 ? "" : name!, from, false) };
     }
+
+    /// <summary>A reminder was seen to.</summary>
+    /// <param name="standing">Those that stand.</param>
+    /// <param name="key">Which.</param>
+    public static Outcome<IReadOnlyList<EntryBody>> Done(IReadOnlyList<DayReminder> standing, string? key) =>
+        standing.FirstOrDefault(r => r.Key == key) is { } one
+            ? new List<EntryBody> { new ReminderDone(one.Key, $"{one.Says}, {one.About}") }
+            : new Problem(DayProblem.NoReminder, "/of", key ?? "");
 
     /// <summary>The pin that holds on a job; null when there is none, or something was done on it since.</summary>
     /// <param name="lines">Its lines that stand, oldest first.</param>
@@ -105,6 +159,42 @@ public static class DayProblem
         "It is not in the plan",
         "Job {0} needs no hands any more, or is not here.",
         "Look at the plan as it stands now."
+    );
+
+    /// <summary>Work that somebody leaves to others.</summary>
+    public static readonly ProblemCode LeftToOthers = new(
+        "left-to-others",
+        ProblemSort.Wrong,
+        "They leave such work to others",
+        "The next piece is of a kind that {0} leaves to others: {1}.",
+        "Give it to somebody else, or change what they leave, under Hours."
+    );
+
+    /// <summary>A kind of work that there is none of.</summary>
+    public static readonly ProblemCode NoKind = new(
+        "no-such-work",
+        ProblemSort.Wrong,
+        "No such kind of work",
+        "There is no kind of work “{0}”.",
+        "Pick from the list."
+    );
+
+    /// <summary>A number of places that is none.</summary>
+    public static readonly ProblemCode NoPlaces = new(
+        "no-places",
+        ProblemSort.Wrong,
+        "That is no number of places",
+        "“{0}” is not a whole number of places up to {1}.",
+        "Count the places where a machine can stand open; 0 stands for as many as come."
+    );
+
+    /// <summary>A reminder that does not stand.</summary>
+    public static readonly ProblemCode NoReminder = new(
+        "no-reminder",
+        ProblemSort.Wrong,
+        "No such reminder stands",
+        "“{0}” is not among what is due: it was seen to already, or came to an end by itself.",
+        "Look at what is due now."
     );
 
     /// <summary>A complaint that the book does not have.</summary>

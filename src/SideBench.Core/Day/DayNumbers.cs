@@ -4,7 +4,8 @@ namespace SideBench.Core.Day;
 /// <param name="Week">Opening hours by day of the week, such as "09:00-12:30 13:00-17:00"; a day that is missing is closed.</param>
 /// <param name="AheadDays">Days that are planned, today among them.</param>
 /// <param name="SlackMin">What has a latest end is planned to be ended so long before it, where there is room: work runs over, min.</param>
-/// <param name="NearWeight">What a minute within that counts for, of a minute past the latest end, 0 to 1.</param>
+/// <param name="LongSd">Work takes at most so many standard deviations, of the logarithm, more: 2.6 is 1 in 200.</param>
+/// <param name="CrowdWeight">What a minute past a latest end behind such work counts for, of a minute past it, 0 to 1.</param>
 /// <param name="OverBreakMin">A piece may go on after a break no longer than this, min.</param>
 /// <param name="MinutesSd">How far the minutes of work differ from what the book says, in their logarithm, one standard deviation.</param>
 /// <param name="WaitSd">The same for parts and people that are waited for.</param>
@@ -28,6 +29,13 @@ namespace SideBench.Core.Day;
 /// <param name="LatePerHour">What an hour past a promise is worth, money.</param>
 /// <param name="StandPerHour">What an hour that a machine stands here is worth, money.</param>
 /// <param name="OpenOverNight">What a machine that stands open over a night, its work begun, is worth, money.</param>
+/// <param name="RemindDays">A reminder may be seen to so many days before it is due.</param>
+/// <param name="RemindAgainDays">What was seen to does not come again for so many days.</param>
+/// <param name="ReturnMin">Something packed and sent back, min.</param>
+/// <param name="Corners">Machines that may stand open at the same time; 0 for as many as come.</param>
+/// <param name="OpenTag">Steps of the book with this tag are on an open machine.</param>
+/// <param name="AiredTags">Steps of the book with one of these are loud or smell.</param>
+/// <param name="Kinds">Kinds of work that some people may leave to others.</param>
 /// <param name="OnMin">Hands are taken to be on a machine for so long after its last line by them, min.</param>
 /// <param name="MovedMin">A piece that moved by less is not spoken of, min.</param>
 /// <param name="CalendarFromMin">Clocks at least so long stand in the calendar, min.</param>
@@ -36,7 +44,8 @@ public sealed record DayNumbers(
     IReadOnlyDictionary<DayOfWeek, string> Week,
     int AheadDays,
     double SlackMin,
-    double NearWeight,
+    double LongSd,
+    double CrowdWeight,
     double OverBreakMin,
     double MinutesSd,
     double WaitSd,
@@ -60,6 +69,13 @@ public sealed record DayNumbers(
     double LatePerHour,
     double StandPerHour,
     double OpenOverNight,
+    int RemindDays,
+    int RemindAgainDays,
+    double ReturnMin,
+    int Corners,
+    string OpenTag,
+    IReadOnlyList<string> AiredTags,
+    IReadOnlyList<WorkKind> Kinds,
     double OnMin,
     double MovedMin,
     double CalendarFromMin,

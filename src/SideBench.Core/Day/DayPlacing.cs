@@ -2,7 +2,8 @@ namespace SideBench.Core.Day;
 
 /// <summary>
 /// Lays pieces out in a given order, each as early as it fits on any pair of hands. A piece whose wait has a latest end is placed together
-/// with the one after it: nothing is begun that could not be ended in time.
+/// with the one after it: nothing is begun that could not be ended in time. Where places for open machines are few, all that is done on an
+/// open one is placed together: it keeps its place from the first screw to the last.
 /// </summary>
 /// <remarks>
 /// Of all plans with the same order of beginnings none has an earlier one; so the best order gives the best plan wherever earlier is never
@@ -14,13 +15,14 @@ public sealed class DayPlacing
     private const double MinutesPerDay = 24 * 60;
     private const int MostTries = 64;
 
-    // Three points of a normal spread with weights 1, 2, 1: their own spread is that of the whole.
-    private const double OutSd = 1.414;
+    // The middles of seven parts of a normal spread that are as likely as one another.
+    private static readonly double[] Points = [-1.465, -0.792, -0.366, 0, 0.366, 0.792, 1.465];
     private readonly IReadOnlyList<DayJob> jobs;
     private readonly IReadOnlyList<DayHand> hands;
     private readonly IReadOnlyList<IReadOnlyList<DayPiece>> ways;
     private readonly DayNumbers numbers;
     private readonly List<(double From, double To, int Job)>[] busy;
+    private readonly OpenPlaces places;
     private readonly double[] longest;
     private readonly double[] spread;
 
@@ -37,24 +39,40 @@ public sealed class DayPlacing
     )
     {
         (this.jobs, this.hands, this.ways, this.numbers) = (jobs, hands, ways, numbers);
+        places = new OpenPlaces(jobs, numbers);
         busy = [.. hands.Select(_ => new List<(double, double, int)>())];
         // Minutes of each piece differ by themselves: their squares add up.
         spread = [.. ways.Select(w => Math.Sqrt(w.Sum(p => Math.Pow(p.Hands * (p.Sd ?? numbers.MinutesSd), 2))))];
-        longest = [.. hands.Select(h => h.Spans.Select(s => s.To - s.From).DefaultIfEmpty(0).Max())];
+        longest = [.. hands.Select(h => Longest(h.Spans))];
     }
 
-    /// <summary>Groups of a way: pieces that a latest end binds together.</summary>
+    /// <summary>Groups of a way: pieces that a latest end, or a machine that stands open, binds together.</summary>
     /// <param name="way">The way.</param>
+    /// <param name="numbers">House numbers, with the places for open machines.</param>
     /// <returns>The first piece of each group, and one past the last.</returns>
-    public static IReadOnlyList<int> Groups(IReadOnlyList<DayPiece> way)
+    public static IReadOnlyList<int> Groups(IReadOnlyList<DayPiece> way, DayNumbers numbers)
     {
         var starts = new List<int>();
         for (var i = 0; i < way.Count; i++)
-            if (i == 0 || way[i - 1].MostWait is null)
+            if (i == 0 || (way[i - 1].MostWait is null && !OpenPlaces.Between(way, i, numbers)))
                 starts.Add(i);
         starts.Add(way.Count);
         return starts;
     }
+
+    /// <summary>What lies in both.</summary>
+    internal static IReadOnlyList<(double From, double To)> Both(
+        IReadOnlyList<(double From, double To)> some,
+        IReadOnlyList<(double From, double To)> others
+    ) =>
+        [
+            .. from a in some
+            from b in others
+            let both = (From: Math.Max(a.From, b.From), To: Math.Min(a.To, b.To))
+            where both.To > both.From
+            orderby both.From
+            select both,
+        ];
 
     /// <summary>Lays all pieces out.</summary>
     /// <param name="order">Jobs, each as often as its way has groups, in the order in which their groups are placed.</param>
@@ -62,15 +80,18 @@ public sealed class DayPlacing
     {
         foreach (var of in busy)
             of.Clear();
+        places.Clear();
         var placed = new List<DayPlaced>();
         var next = new int[jobs.Count];
         var ready = jobs.Select(j => j.Ready).ToArray();
-        var groups = ways.Select(Groups).ToList();
-        // What hands are on stays where it is, and what was set to a time is set there before anything else looks for room.
+        var groups = ways.Select(w => Groups(w, numbers)).ToList();
+        // What hands are on stays where it is, and what was set to a time is set there before anything else looks for room. Where places
+        // are few, what stands open is seen to before another is opened.
         var fixedFirst = Enumerable
             .Range(0, jobs.Count)
-            .Where(j => (jobs[j].IsOn || jobs[j].At is not null) && ways[j].Count > 0)
+            .Where(j => (jobs[j].IsOn || jobs[j].At is not null || places.IsHeld(jobs[j])) && ways[j].Count > 0)
             .OrderByDescending(j => jobs[j].IsOn)
+            .ThenBy(j => jobs[j].At is null)
             .ThenBy(j => jobs[j].At ?? 0);
         foreach (var j in fixedFirst)
             Group(j);
@@ -91,6 +112,7 @@ public sealed class DayPlacing
                 ready[j] = piece.To + piece.Piece.Wait;
             }
 
+            places.Take(placed.GetRange(placed.Count - (to - from), to - from));
             next[j]++;
         }
     }
@@ -110,11 +132,15 @@ public sealed class DayPlacing
     /// <summary>What a plan costs.</summary>
     public DayCost Cost(IReadOnlyList<DayPlaced> plan)
     {
-        var (overrun, late, money) = (plan.Sum(p => p.Overrun + Near(p)), 0.0, 0.0);
+        var (overrun, late, money) = (plan.Sum(p => p.Overrun), 0.0, 0.0);
         var ends = Ends(plan, jobs);
+        var last = Lasts(plan);
+        var (before, crowded) = Queues(plan, last);
+        overrun += numbers.CrowdWeight * crowded;
         for (var j = 0; j < jobs.Count; j++)
         {
-            var past = jobs[j].Promise is { } promise ? Late(ends[j] - promise, spread[j]) : 0;
+            var sd = Math.Sqrt((spread[j] * spread[j]) + before[j]);
+            var past = jobs[j].Promise is { } promise ? Late(ends[j], promise, last[j]?.Hand ?? -1, sd) : 0;
             late += past;
             money += ((past * numbers.LatePerHour) + (ends[j] * numbers.StandPerHour)) / 60;
         }
@@ -129,15 +155,62 @@ public sealed class DayPlacing
         return new DayCost(overrun, late, money);
     }
 
-    // Work runs over or under: late, as usual, or early, by their weights.
-    private static double Late(double by, double spread) =>
-        (Math.Max(0, by - (OutSd * spread)) + (2 * Math.Max(0, by)) + Math.Max(0, by + (OutSd * spread))) / 4;
+    private DayPlaced?[] Lasts(IReadOnlyList<DayPlaced> plan)
+    {
+        var last = new DayPlaced?[jobs.Count];
+        foreach (var piece in plan)
+            if (last[piece.Job] is not { } known || piece.Number > known.Number)
+                last[piece.Job] = piece;
+        return last;
+    }
 
-    // Close to its latest end a piece counts as a part of an overrun, more the closer it is.
-    private double Near(DayPlaced piece) =>
-        piece.Latest is { } latest && numbers.SlackMin > 0
-            ? numbers.NearWeight * Math.Clamp(piece.From - (latest - numbers.SlackMin), 0, numbers.SlackMin)
-            : 0;
+    // Work before a piece on the same hands puts it off: the variance of each job's end by others' work, and by how much pieces with a
+    // latest end would be too late behind work that takes as long as it ever does. A pause as long as that takes it up.
+    private (double[] Before, double Crowded) Queues(IReadOnlyList<DayPlaced> plan, DayPlaced?[] last)
+    {
+        var (before, own, crowded) = (new double[jobs.Count], new double[jobs.Count], 0.0);
+        var queues = new (double Variance, double Far, double End)[hands.Count];
+        foreach (var piece in plan.Where(p => p.Hand >= 0).OrderBy(p => p.From))
+        {
+            var (variance, far, end) = queues[piece.Hand];
+            if (piece.From - end >= Math.Sqrt(far))
+                far = 0;
+            if (piece.Latest is { } limit)
+                crowded += Math.Max(0, piece.From + Math.Sqrt(far) - limit);
+            var (minutes, sd) = (piece.Piece.Hands * hands[piece.Hand].Pace, piece.Piece.Sd ?? numbers.MinutesSd);
+            if (ReferenceEquals(last[piece.Job], piece))
+                before[piece.Job] = variance - own[piece.Job];
+            else if (last[piece.Job]?.Hand == piece.Hand)
+                own[piece.Job] += Math.Pow(minutes * sd, 2);
+            queues[piece.Hand] = (variance + Math.Pow(minutes * sd, 2), far + Math.Pow(Over(minutes, sd), 2), piece.To);
+        }
+
+        return (before, crowded);
+    }
+
+    // What work takes beyond its minutes when it takes as long as it ever does.
+    private double Over(double minutes, double sd) => minutes * (Math.Exp(numbers.LongSd * sd) - 1);
+
+    // Lateness to be expected: work runs over or under, what is not here yet takes its share of the hands, and what runs past the end of
+    // the hours ends on the next morning.
+    private double Late(double end, double promise, int hand, double sd)
+    {
+        IReadOnlyList<(double From, double To)> spans = hand < 0 ? [] : hands[hand].Spans;
+        var own = 0;
+        while (own < spans.Count - 1 && spans[own].To < end - Tiny)
+            own++;
+        var others = spans.Count == 0 ? 0 : numbers.OthersShare * Math.Max(0, end - Math.Max(0, spans[own].From));
+        var sum = 0.0;
+        foreach (var z in Points)
+        {
+            var at = end + (z * sd) + others;
+            for (var s = own; s < spans.Count - 1 && at > spans[s].To; s++)
+                at += spans[s + 1].From - spans[s].To;
+            sum += Math.Max(0, at - promise);
+        }
+
+        return sum / Points.Length;
+    }
 
     // Tries to begin a group ever later until all of it fits; a latest end that was running already is overrun if it must be.
     private List<DayPlaced> Fit(int j, int from, int to, bool first, double ready)
@@ -145,6 +218,7 @@ public sealed class DayPlacing
         var job = jobs[j];
         var begin = first ? Math.Max(ready, job.At ?? 0) : ready;
         double? latest = first ? job.Latest : null;
+        var free = Enumerable.Range(from, to - from).All(i => ways[j][i].MostWait is null);
         for (var tries = 0; tries < MostTries; tries++)
         {
             var placed = new List<DayPlaced>();
@@ -154,25 +228,38 @@ public sealed class DayPlacing
                 var piece = ways[j][i];
                 var own = i == from && first;
                 // What no latest end presses may stand open over a night; that has its price.
-                var mayStand = to - from == 1 && latest is null && piece.MostWait is null;
-                var (hand, start, end) = Slot(own ? job.Hand : null, own && job.IsOn, at, piece.Hands, placed, mayStand);
+                var mayStand = free && latest is null;
+                var (hand, start, end) = Slot(own ? job.Hand : null, own && job.IsOn, at, piece, placed, mayStand);
                 if (hand < 0)
                     return Beyond(j, from, to, begin, latest);
-                double? must = i == from ? latest : placed[^1].To + ways[j][i - 1].MostWait!.Value;
-                // Work runs over: what has a latest end is begun only where it is ended with time to spare, if its wait leaves any.
-                var wise = i == from ? 0 : placed[^1].To + Math.Max(ways[j][i - 1].Wait, ways[j][i - 1].MostWait!.Value - numbers.SlackMin);
-                if (i > from && start > wise + Tiny)
-                    shift = Math.Max(shift, start - wise);
+                var must = i == from ? latest : placed[^1].To + ways[j][i - 1].MostWait;
+                if (i > from && ways[j][i - 1].MostWait is { } most)
+                {
+                    // Work runs over: what has a latest end is begun only where it is ended with time to spare, if its wait leaves any.
+                    var wise = placed[^1].To + Math.Max(ways[j][i - 1].Wait, most - numbers.SlackMin);
+                    shift = Math.Max(shift, start > wise + Tiny ? start - wise : 0);
+                    shift = Math.Max(shift, TooLateIfLong(ways[j][i - 1], placed[^1].To, piece, placed));
+                }
+
                 placed.Add(new DayPlaced(j, i, piece, hand, start, end, must));
                 at = end + piece.Wait;
             }
 
+            shift = Math.Max(shift, places.Wait(placed));
             if (shift <= Tiny || (first && job.IsOn))
                 return placed;
             begin = placed[0].From + shift;
         }
 
         return Beyond(j, from, to, begin, latest);
+    }
+
+    // The work before it may take as long as it ever does: then too there must be room before the latest end.
+    private double TooLateIfLong(DayPiece before, double ended, DayPiece piece, List<DayPlaced> placed)
+    {
+        var end = ended + Over(before.Hands, before.Sd ?? numbers.MinutesSd);
+        var (hand, start, _) = Slot(null, false, end + before.Wait, piece, placed, false);
+        return hand < 0 ? 0 : Math.Max(0, start - end - before.MostWait!.Value);
     }
 
     // No room within the days that are planned: after all spans, one after the other.
@@ -190,16 +277,17 @@ public sealed class DayPlacing
         return placed;
     }
 
-    // The room in which it is done first, on any pair of hands.
-    private (int Hand, double Start, double End) Slot(int? only, bool isOn, double at, double minutes, List<DayPlaced> also, bool mayStand)
+    // The room in which it is done first, on any pair of hands that does such work.
+    private (int Hand, double Start, double End) Slot(int? only, bool isOn, double at, DayPiece piece, List<DayPlaced> also, bool mayStand)
     {
+        var aired = piece.Tags.Any(numbers.AiredTags.Contains);
         var best = (Hand: -1, Start: 0.0, End: double.MaxValue);
         for (var h = 0; h < hands.Count; h++)
         {
-            if (only is { } one && one != h)
+            if ((only is { } one && one != h) || (!isOn && piece.Tags.Any(hands[h].Barred.Contains)))
                 continue;
-            var own = minutes * hands[h].Pace;
-            var (start, end) = isOn ? (0, own) : Earliest(h, at, own, also, mayStand);
+            var own = piece.Hands * hands[h].Pace;
+            var (start, end) = isOn ? (0, own) : Earliest(h, aired ? hands[h].Aired : null, at, own, also, mayStand);
             if (end < best.End - Tiny)
                 best = (h, start, end);
         }
@@ -208,16 +296,24 @@ public sealed class DayPlacing
     }
 
     // Within one span, or over a short break; what may stand, or is longer than any span, goes over nights too, as long as its hours need.
-    private (double Start, double End) Earliest(int h, double at, double minutes, List<DayPlaced> also, bool mayStand)
+    private (double Start, double End) Earliest(
+        int h,
+        IReadOnlyList<(double From, double To)>? aired,
+        double at,
+        double minutes,
+        List<DayPlaced> also,
+        bool mayStand
+    )
     {
-        var splits = mayStand || minutes > longest[h] + Tiny;
-        for (var s = 0; s < hands[h].Spans.Count; s++)
+        var spans = aired ?? hands[h].Spans;
+        var splits = mayStand || minutes > (aired is null ? longest[h] : Longest(aired)) + Tiny;
+        for (var s = 0; s < spans.Count; s++)
         {
-            var (from, to) = hands[h].Spans[s];
+            var (from, to) = spans[s];
             var t = Math.Max(at, from);
             while (t < to)
             {
-                var end = Over(h, s, t, minutes, splits ? double.MaxValue : numbers.OverBreakMin);
+                var end = Over(spans, s, t, minutes, splits ? double.MaxValue : numbers.OverBreakMin);
                 if (end is double.MaxValue)
                     break;
                 if (Clash(h, t, end, also) is not { } until)
@@ -229,13 +325,13 @@ public sealed class DayPlacing
         return (0, double.MaxValue);
     }
 
-    private double Over(int h, int span, double from, double minutes, double mostBreak)
+    private static double Over(IReadOnlyList<(double From, double To)> spans, int span, double from, double minutes, double mostBreak)
     {
         var (left, t) = (minutes, from);
-        for (var s = span; s < hands[h].Spans.Count; s++)
+        for (var s = span; s < spans.Count; s++)
         {
-            var (begin, end) = hands[h].Spans[s];
-            if (s > span && begin - hands[h].Spans[s - 1].To > mostBreak)
+            var (begin, end) = spans[s];
+            if (s > span && begin - spans[s - 1].To > mostBreak)
                 break;
             t = Math.Max(t, begin);
             if (end - t >= left - Tiny)
@@ -245,6 +341,9 @@ public sealed class DayPlacing
 
         return double.MaxValue;
     }
+
+    private static double Longest(IReadOnlyList<(double From, double To)> spans) =>
+        spans.Select(s => s.To - s.From).DefaultIfEmpty(0).Max();
 
     private double? Clash(int h, double from, double to, List<DayPlaced> also)
     {

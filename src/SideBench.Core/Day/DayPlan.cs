@@ -30,7 +30,7 @@ public sealed record DayPlan(
     {
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways.Count > 0 ? j.Ways[0].Pieces : [])];
         var placing = new DayPlacing(jobs, hands, ways, numbers);
-        var groups = jobs.Select(j => j.Ways.Select(w => DayPlacing.Groups(w.Pieces).Count - 1).DefaultIfEmpty(0).Max()).ToList();
+        var groups = jobs.Select(j => j.Ways.Select(w => DayPlacing.Groups(w.Pieces, numbers).Count - 1).DefaultIfEmpty(0).Max()).ToList();
         // Of orders that cost the same the one that stands already is kept.
         IEnumerable<IReadOnlyList<int>> stands = from is null
             ? []

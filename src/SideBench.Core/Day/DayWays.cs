@@ -62,6 +62,7 @@ public static class DayWays
             WaitsFor = waits ? state.WaitsWhat : clocks.MaxBy(c => c.EndsAt)?.Label ?? "",
             IsOthers = waits,
             IsUnknown = unknown,
+            IsOpen = state.Tray.Any(i => i.Marks.Contains("open")),
         };
     }
 
@@ -217,6 +218,9 @@ public static class DayWays
                 repair.Wait?.Label ?? "",
                 repair.Id
             )
+            {
+                Tags = repair.Tags,
+            }
         );
         if (book.FindingOn(repair.Proof) is { } proof)
             pieces.Add(Piece(proof));
@@ -225,16 +229,35 @@ public static class DayWays
     }
 
     private static DayPiece Piece(BookStep step) =>
-        step is Repair { Wait: { } wait } repair
-            ? new DayPiece(repair.Name, repair.Minutes, wait.MinMinutes, wait.MaxMinutes, wait.Label, repair.Id)
-            : new DayPiece(step.Name, step.Minutes, 0, null, "", step.Id);
+        (
+            step is Repair { Wait: { } wait } repair
+                ? new DayPiece(repair.Name, repair.Minutes, wait.MinMinutes, wait.MaxMinutes, wait.Label, repair.Id)
+                : new DayPiece(step.Name, step.Minutes, 0, null, "", step.Id)
+        ) with
+        {
+            Tags = step.Tags,
+        };
 
-    // Threads are worked one after the other; each with its likeliest way, the first with all of its own.
+    // Threads are worked one after the other, each with its likeliest way, the first with all of its own: a wait on the machine holds them
+    // all, since none may be tried on a wet or a switched-off one. While a part or a person is waited for the others go on.
     private static IReadOnlyList<DayWay> Joined(IReadOnlyList<IReadOnlyList<DayWay>> threads, DayNumbers numbers)
     {
         if (threads.Count == 0)
             return [new DayWay(1, [new DayPiece("find out what it is", numbers.UnknownMin)])];
         var more = threads.Skip(1).SelectMany(t => t[0].Pieces.SkipLast(1)).ToList();
-        return [.. threads[0].Select(w => w with { Pieces = [.. more, .. w.Pieces] })];
+        return [.. threads[0].Select(w => w with { Pieces = Woven(w.Pieces, more) })];
+    }
+
+    /// <summary>Pieces of other threads, put into the first wait for parts or people that is long enough; else before all.</summary>
+    /// <param name="way">The way of the first thread.</param>
+    /// <param name="more">Pieces of the others.</param>
+    internal static IReadOnlyList<DayPiece> Woven(IReadOnlyList<DayPiece> way, IReadOnlyList<DayPiece> more)
+    {
+        var takes = more.Sum(p => p.Hands + p.Wait);
+        var at = way.ToList().FindIndex(p => p.IsOthers && p.Wait >= takes);
+        if (more.Count == 0 || at < 0 || more[^1].MostWait is not null)
+            return [.. more, .. way];
+        var rest = more[^1] with { Wait = way[at].Wait - takes + more[^1].Wait, WaitSays = way[at].WaitSays, IsOthers = true };
+        return [.. way.Take(at), way[at] with { Wait = 0, WaitSays = "" }, .. more.SkipLast(1), rest, .. way.Skip(at + 1)];
     }
 }

@@ -30,6 +30,16 @@ public static class DayWords
         return job.IsUnknown ? "its way is not known yet: a look tells more" : "nothing that presses more is ready";
     }
 
+    /// <summary>Work that all who are here leave to others, in a sentence for each; empty when there is none.</summary>
+    /// <param name="plan">The plan.</param>
+    public static string NobodyDoes(DayPlan plan) =>
+        string.Join(
+            ' ',
+            plan.Pieces.Where(p => p.Hand < 0 && plan.Hands.Count > 0 && plan.Hands.All(h => p.Piece.Tags.Any(h.Barred.Contains)))
+                .DistinctBy(p => p.Job)
+                .Select(p => $"Nobody here does “{p.Piece.Says}” on {plan.Jobs[p.Job].Name}: see Hours.")
+        );
+
     /// <summary>A chance as people say it.</summary>
     public static string Tenths(double chance) =>
         chance switch
@@ -46,14 +56,21 @@ public static class DayWords
     public static string Moved((DayPlan Plan, DateTimeOffset At) before, (DayPlan Plan, DateTimeOffset At) now, DayNumbers numbers)
     {
         var passed = (now.At - before.At).TotalMinutes;
-        var came = now.Plan.Jobs.Where(j => before.Plan.Jobs.All(b => b.Id != j.Id)).ToList();
-        var went = before.Plan.Jobs.Where(b => now.Plan.Jobs.All(j => j.Id != b.Id)).ToList();
+        var came = now.Plan.Jobs.Where(j => j.Id >= 0 && before.Plan.Jobs.All(b => b.Id != j.Id)).ToList();
+        var went = before.Plan.Jobs.Where(b => b.Id >= 0 && now.Plan.Jobs.All(j => j.Id != b.Id)).ToList();
         var moves = new List<(DayJob Job, double By)>();
         for (var j = 0; j < now.Plan.Jobs.Count; j++)
         {
             var job = now.Plan.Jobs[j];
             var at = before.Plan.Jobs.ToList().FindIndex(b => b.Id == job.Id);
-            if (at < 0 || Next(now.Plan, j) is not { } next || Next(before.Plan, at) is not { } then || next.Piece.Says != then.Piece.Says)
+            // A reminder is nobody's machine: it is not spoken of.
+            if (
+                job.Id < 0
+                || at < 0
+                || Next(now.Plan, j) is not { } next
+                || Next(before.Plan, at) is not { } then
+                || next.Piece.Says != then.Piece.Says
+            )
                 continue;
             var by = passed + next.From - then.From;
             // What could not have begun before now is not moved by time going by.

@@ -85,12 +85,19 @@ public sealed record ShopHours(
     /// <param name="from">From when on.</param>
     /// <param name="days">So many days, the first among them.</param>
     /// <param name="zone">The shop's time zone: an hour that does not exist on a night of a change begins after it.</param>
-    public IReadOnlyList<(DateTimeOffset From, DateTimeOffset To)> Ahead(long person, DateTimeOffset from, int days, TimeZoneInfo zone)
+    /// <param name="within">Within these hours of every day; null for all of them.</param>
+    public IReadOnlyList<(DateTimeOffset From, DateTimeOffset To)> Ahead(
+        long person,
+        DateTimeOffset from,
+        int days,
+        TimeZoneInfo zone,
+        IReadOnlyList<HourSpan>? within = null
+    )
     {
         var today = DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(from, zone).DateTime);
         var spans = new List<(DateTimeOffset, DateTimeOffset)>();
         for (var d = 0; d < days; d++)
-            foreach (var span in On(person, today.AddDays(d)))
+            foreach (var span in within is null ? On(person, today.AddDays(d)) : Within(On(person, today.AddDays(d)), within))
             {
                 var (begin, end) = (At(today.AddDays(d), span.From, zone), At(today.AddDays(d), span.To, zone));
                 if (end > from && end > begin)

@@ -16,6 +16,8 @@ public static class BenchWork
     /// <param name="newId">Makes ids for the tray.</param>
     /// <param name="coveragePct">Coverage of the page it was seen on, percent; null when not told.</param>
     /// <param name="slot">The slot it was seen at, by panel number; 0 when not told.</param>
+    /// <param name="before">Whether it was seen before this visit.</param>
+    /// <param name="code">The panel's code that says it; empty when it was told otherwise.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Answer(
         JobCase job,
         string finding,
@@ -24,7 +26,8 @@ public static class BenchWork
         Func<string> newId,
         double? coveragePct = null,
         int slot = 0,
-        bool before = false
+        bool before = false,
+        string code = ""
     )
     {
         if (IsEnded(job) is { } ended)
@@ -58,6 +61,8 @@ public static class BenchWork
             return new Problem(ProblemCode.OutOfRange, "/coveragePct", cover, "above 0", 100);
         if (slot < 0 || slot > job.Book.Model.Slots.Count)
             return new Problem(ProblemCode.OutOfRange, "/slot", slot, 0, job.Book.Model.Slots.Count);
+        if (code.Length > 0 && (finding != CodeOdds.Finding || job.Book.Model.Codes.All(c => c.Code != code || c.Reads != told.Id)))
+            return new Problem(DiagnosisProblem.OtherCode, "/code", code, told.Label);
         var measured = told.Quantity is null ? null : quantity;
         var when = before ? ", seen before this visit" : "";
         return new List<EntryBody>
@@ -75,7 +80,10 @@ public static class BenchWork
                 job.Thread.Id,
                 measured is not null && told.Quantity!.WithCoverage ? coveragePct : null,
                 job.Book.Model.Slots.FirstOrDefault(s => s.Panel == slot)?.Ink
-            ),
+            )
+            {
+                Code = code,
+            },
         };
     }
 

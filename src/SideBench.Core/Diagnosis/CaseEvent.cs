@@ -13,7 +13,11 @@ public abstract record CaseEvent(long Entry, int Thread)
         double? Quantity = null,
         int Thread = 0,
         IReadOnlyDictionary<string, double>? Shares = null
-    ) : CaseEvent(Entry, Thread);
+    ) : CaseEvent(Entry, Thread)
+    {
+        /// <summary>The panel's code by which it was told; empty when it was told otherwise.</summary>
+        public string Code { get; init; } = "";
+    }
 
     /// <summary>Work was done before this visit, and the trouble stayed.</summary>
     public sealed record Before(string Repair, long Entry, int Thread = 0) : CaseEvent(Entry, Thread);

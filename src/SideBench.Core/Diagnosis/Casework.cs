@@ -45,7 +45,10 @@ public sealed record Casework : CraftState
                 Timeline =
                 [
                     .. Timeline,
-                    new CaseEvent.Told(body.Finding, body.Outcome, entry.Id.Value, body.Quantity, body.Thread, body.Shares),
+                    new CaseEvent.Told(body.Finding, body.Outcome, entry.Id.Value, body.Quantity, body.Thread, body.Shares)
+                    {
+                        Code = body.Code,
+                    },
                 ],
                 Answers = [.. Answers, (entry.Id.Value, body)],
             },

@@ -8,6 +8,9 @@ public static class CodeOdds
     /// <summary>The finding by which the book speaks of codes.</summary>
     public const string Finding = "panel-code";
 
+    /// <summary>Its answer that the panel shows none.</summary>
+    public const string NoCode = "none";
+
     /// <summary>Causes that can be on the model, by rate and by how likely they show such a code.</summary>
     /// <param name="book">The fault book.</param>
     /// <param name="model">The model.</param>

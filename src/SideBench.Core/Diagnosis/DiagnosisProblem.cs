@@ -8,6 +8,15 @@ public static class DiagnosisProblem
     /// <summary>A gate holds this step back.</summary>
     public static readonly ProblemCode HeldBack = new("held-back", ProblemSort.Conflict, "Not now: {0}", "{1}", "What would allow it: {2}");
 
+    /// <summary>A code that does not say what was told.</summary>
+    public static readonly ProblemCode OtherCode = new(
+        "other-code",
+        ProblemSort.Wrong,
+        "The code says something else",
+        "This model has no code “{0}” that says “{1}”.",
+        "Type the code as the panel shows it; teach it on the model's page when it is new."
+    );
+
     /// <summary>What was seen before this visit proves nothing, and says nothing once work was done.</summary>
     public static readonly ProblemCode SeenTooEarly = new(
         "seen-too-early",

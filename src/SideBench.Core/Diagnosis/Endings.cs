@@ -128,6 +128,7 @@ public static class Endings
         var odds = job
             .Book.Causes.Select((c, i) => new Foretold(c.Id, before.Still[i], i == at))
             .Where(f => f.Confirmed || f.Ratio >= job.Book.Book.House.LeastForetold);
+        var panel = job.Timeline.OfType<CaseEvent.Told>().LastOrDefault(t => t.Finding == CodeOdds.Finding);
         var minutes = job.State.Answers.GroupBy(a => a.Entry).ToDictionary(g => g.Key, g => g.First().Body.Minutes);
         return new Judged(
             job.Thread.Id,
@@ -137,7 +138,12 @@ public static class Endings
             cause,
             [.. odds],
             [.. before.Paths.Select((p, i) => Worth(before, i, at, minutes)).OfType<TestWorth>()]
-        );
+        )
+        {
+            // An answer whose code nobody told says nothing of any one code: it counts neither for nor against it.
+            Panel = panel is { Code.Length: > 0 } or { Outcome: CodeOdds.NoCode } ? panel.Outcome : "",
+            Code = panel?.Code ?? "",
+        };
     }
 
     private static TestWorth? Worth(Posterior odds, int fact, int cause, Dictionary<long, double> minutes)

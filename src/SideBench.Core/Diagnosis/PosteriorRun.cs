@@ -9,6 +9,7 @@ internal sealed class PosteriorRun(CaseBook book)
     private readonly SecondFaults second = new(book);
     private readonly List<(Evidence Evidence, double[] Factor, double[] Before, double[] After)> trail = [];
     private double unknown;
+    private CodeCounts codes = CodeCounts.None;
 
     /// <summary>The arithmetic so far, fact by fact.</summary>
     public IReadOnlyList<CausePath> Paths => [.. trail.Select(t => new CausePath(t.Evidence, t.Factor, t.Before, t.After))];
@@ -40,6 +41,7 @@ internal sealed class PosteriorRun(CaseBook book)
     /// <summary>Adds what the shop's own closed jobs say. Comes after the context and before any answer.</summary>
     public void Apply(ShopCounts counts)
     {
+        codes = counts.Codes;
         if (counts.Jobs > 0)
         {
             var shares = Normalised().Still;
@@ -136,7 +138,10 @@ internal sealed class PosteriorRun(CaseBook book)
         var factor = new double[still.Length];
         double Of(IReadOnlyList<double> row) => Mixed(book.Findings[f], told.Shares, o, row);
         for (var c = 0; c < factor.Length; c++)
-            factor[c] = Of(book.Likelihood[f][c]) * BandOf(outcome, told.Quantity, book.Causes[c].Id);
+            factor[c] =
+                Of(book.Likelihood[f][c])
+                * BandOf(outcome, told.Quantity, book.Causes[c].Id)
+                * codes.Factor(told.Code, book.Causes[c].Id, book.Likelihood[f][c][o], book.Book.House.BookWorthJobs);
         var sound = Math.Log(Of(book.Findings[f].Sound));
         for (var c = 0; c < still.Length; c++)
         {
@@ -146,10 +151,18 @@ internal sealed class PosteriorRun(CaseBook book)
 
         second.Tell(f, o, factor);
         unknown += Math.Log(Of(book.Unknown[f]));
-        Note(new Evidence("finding", told.Finding, outcome.Says, "", told.Entry, [], 0), factor, before.Still);
+        Note(new Evidence("finding", told.Finding, outcome.Says + Proved(told.Code), "", told.Entry, [], 0), factor, before.Still);
         var (evidence, _, _, after) = trail[^1];
         trail[^1] = trail[^1] with { Evidence = evidence with { Why = Why(f, before.Still, after) } };
     }
+
+    private string Proved(string code) =>
+        codes.Jobs(code) switch
+        {
+            0 => "",
+            1 => $" ({code}, weighed with one proved job that showed it)",
+            var jobs => $" ({code}, weighed with {jobs} proved jobs that showed it)",
+        };
 
     // An answer read by a machine comes with odds of its own: its likelihood is the mixture.
     private static double Mixed(Finding finding, IReadOnlyDictionary<string, double>? shares, int outcome, IReadOnlyList<double> row)

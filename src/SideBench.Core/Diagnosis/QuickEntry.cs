@@ -13,6 +13,9 @@ public sealed record TypedReading(Finding Finding, FindingOutcome Outcome, doubl
 {
     /// <summary>Whether it is the only one, or far ahead of the next: then it is taken without asking.</summary>
     public bool IsSure { get; init; }
+
+    /// <summary>The panel's code that was typed; empty when none was.</summary>
+    public string Code { get; init; } = "";
 }
 
 /// <summary>Reads findings typed in a hurry, such as "yellow pulls hard 4 ml", a panel code, or "sheet complete".</summary>
@@ -138,9 +141,9 @@ public static class QuickEntry
     {
         var typed = Bare(text);
         var code = book.Model.Codes.FirstOrDefault(c => Bare(c.Code) == typed);
-        var panel = book.Findings.FirstOrDefault(f => f.Id == "panel-code");
+        var panel = book.Findings.FirstOrDefault(f => f.Id == CodeOdds.Finding);
         var o = code is null || panel is null ? -1 : panel.IndexOf(code.Reads);
-        return o < 0 ? null : new TypedReading(panel!, panel!.Outcomes[o], null, 0, 1);
+        return o < 0 ? null : new TypedReading(panel!, panel!.Outcomes[o], null, 0, 1) { Code = code!.Code };
     }
 
     private static string Bare(string text) => new([.. text.ToLowerInvariant().Where(c => char.IsLetterOrDigit(c))]);

@@ -5,6 +5,9 @@ namespace SideBench.Core.Diagnosis;
 /// <param name="OtherInk">Jobs by cause, with another ink.</param>
 public sealed record ShopCounts(IReadOnlyDictionary<string, int> SameInk, IReadOnlyDictionary<string, int> OtherInk)
 {
+    /// <summary>What the model's codes turned out to be, whatever the complaint.</summary>
+    public CodeCounts Codes { get; init; } = CodeCounts.None;
+
     /// <summary>No jobs yet.</summary>
     public static ShopCounts None { get; } = new(new Dictionary<string, int>(), new Dictionary<string, int>());
 

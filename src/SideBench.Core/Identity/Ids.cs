@@ -22,6 +22,9 @@ public readonly record struct SlotId(int Value)
 {
     /// <summary>No slot in particular: the machine as a whole, or all channels together.</summary>
     public static readonly SlotId Whole = default;
+
+    /// <summary>Whether it is none in particular.</summary>
+    public bool IsWhole => Value == 0;
 }
 
 /// <summary>Something that takes waste ink and can move between machines: a box, tank, bottle or set of pads. 0 is never issued.</summary>

@@ -40,12 +40,13 @@ public sealed partial class InkKeeping(MachineModel model, JobState state, InkNu
             else if (on.History is { } history && slots![at].Amount is { } g)
             {
                 var density = numbers.Density.GetValueOrDefault(on.Slot.InkKind, 1);
+                var known = numbers.For(model, on.Type);
                 var most = tare.Value + (on.Type.Fill.Value * density);
-                var slack = numbers.OutlierSd * (numbers.Noise.TareSd + numbers.Noise.ScaleSd + (numbers.Noise.FullSd * most));
+                var slack = known.OutlierSd * (known.Noise.TareSd + known.Noise.ScaleSd + (known.Noise.FullSd * most));
                 if (g > most + slack)
                     problems.Add(new Problem(InkProblem.HeavierThanFull, $"/slots/{at}/amount", g, Math.Round(most)));
                 var tried = history with { Events = [.. history.Events, new SlotEvent.Weighed(now, g)] };
-                problems.AddRange(SlotLedger.Of(tried, numbers, now).Problems.Select(p => p with { Path = $"/slots/{at}/amount" }));
+                problems.AddRange(SlotLedger.Of(tried, known, now).Problems.Select(p => p with { Path = $"/slots/{at}/amount" }));
             }
         }
 
@@ -66,7 +67,7 @@ public sealed partial class InkKeeping(MachineModel model, JobState state, InkNu
                 continue;
             }
 
-            var most = type.Fill.Value * (1 + (2 * numbers.Noise.FullSd));
+            var most = type.Fill.Value * (1 + (2 * numbers.For(model, type).Noise.FullSd));
             if (slots![at].Amount is { } ml && (ml <= 0 || ml > most))
                 problems.Add(new Problem(ProblemCode.OutOfRange, $"/slots/{at}/amount", ml, "more than 0", Math.Round(most, 1)));
             cost +=

@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Ink;
 
 /// <summary>House numbers of ink and chips.</summary>
@@ -25,7 +27,30 @@ public sealed record InkNumbers(
     SlotWork Work,
     InkMoneyNumbers Money,
     InkSplit Split
-);
+)
+{
+    /// <summary>
+    /// They as they hold for a piece of a model: where its fill, its count or its tare are not well known, a fill, a count and a weighing
+    /// tell less by as much.
+    /// </summary>
+    /// <param name="model">The model.</param>
+    /// <param name="type">What is fitted.</param>
+    public InkNumbers For(MachineModel model, CartridgeType type)
+    {
+        if (model.Taught is not { } taught)
+            return this;
+        double Spread(string figure) => taught.SpreadOf($"cartridges/{type.Id}/{figure}");
+        return this with
+        {
+            Noise = Noise with
+            {
+                FullSd = double.Hypot(Noise.FullSd, Spread("fillMl")),
+                CountSd = double.Hypot(Noise.CountSd, Spread("chipMl")),
+                TareSd = double.Hypot(Noise.TareSd, Spread("tareG") * (type.Tare?.Value ?? 0)),
+            },
+        };
+    }
+}
 
 /// <summary>What refilling is reckoned with.</summary>
 /// <param name="FillsPerPiece">So many fillings a refillable lasts.</param>

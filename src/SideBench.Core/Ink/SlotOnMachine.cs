@@ -67,7 +67,7 @@ public sealed record SlotOnMachine(
             events
         );
         // What could not be was refused when it was told; a pack that was changed since can make it so.
-        var said = SlotLedger.Of(history, numbers, now);
+        var said = SlotLedger.Of(history, numbers.For(model, type), now);
         return new SlotOnMachine(
             slot,
             type,

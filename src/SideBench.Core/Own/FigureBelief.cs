@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 
 namespace SideBench.Core.Own;
@@ -11,7 +12,8 @@ namespace SideBench.Core.Own;
 /// <param name="Seen">How many measurements went in.</param>
 public readonly record struct FigureBelief(double Value, double Factor, int Seen)
 {
-    private const double Spreads = 1.2816;
+    /// <summary>The middle 8 of 10 of a bell curve lie within so many spreads.</summary>
+    public const double Spreads = TaughtFigure.Spreads;
 
     /// <summary>The lower end of its band.</summary>
     public double Low => Value / Factor;

@@ -32,14 +32,28 @@ public sealed record KindAnswers(
             [
                 new("carriage", "cartridges on the carriage"),
                 new("lines", "cartridges that stand still, lines to the head"),
-                new("tank", "tanks filled from bottles"),
+                new("tank", "tanks filled from bottles")
+                {
+                    Follows = new Dictionary<string, string> { ["cartridge"] = "none", ["chips"] = "count" },
+                },
                 new("addon", "tanks added later"),
             ]
         ),
         new(
             "headPlace",
             "Where is its head?",
-            [new("carriage", "it stays on the carriage"), new("cartridge", "it goes with the cartridge")]
+            [
+                new("carriage", "it stays on the carriage"),
+                new("cartridge", "it goes with the cartridge")
+                {
+                    Follows = new Dictionary<string, string>
+                    {
+                        ["head"] = "thermal",
+                        ["delivery"] = "carriage",
+                        ["spares"] = "no",
+                    },
+                },
+            ]
         ),
         new("head", "How does the head fire?", [new("piezo", "piezo"), new("thermal", "thermal")]),
         new(
@@ -72,9 +86,9 @@ public sealed record KindAnswers(
             "Where does waste ink end?",
             [
                 new("pads", "pads inside"),
-                new("box", "a box that comes out"),
-                new("tank", "a waste tank"),
-                new("cartridge", "a waste cartridge"),
+                new("box", "a box that comes out") { Follows = new Dictionary<string, string> { ["drainOut"] = "no" } },
+                new("tank", "a waste tank") { Follows = new Dictionary<string, string> { ["drainOut"] = "no" } },
+                new("cartridge", "a waste cartridge") { Follows = new Dictionary<string, string> { ["drainOut"] = "no" } },
             ]
         ),
         new(
@@ -164,4 +178,10 @@ public sealed record KindAnswers(
 public sealed record KindAsk(string Axis, string Asks, IReadOnlyList<KindOption> Options);
 
 /// <summary>One answer.</summary>
-public sealed record KindOption(string Id, string Says);
+/// <param name="Id">As the axis has it.</param>
+/// <param name="Says">In words.</param>
+public sealed record KindOption(string Id, string Says)
+{
+    /// <summary>What follows from it on other axes, by what goes together at all; it can be answered otherwise.</summary>
+    public IReadOnlyDictionary<string, string> Follows { get; init; } = new Dictionary<string, string>();
+}

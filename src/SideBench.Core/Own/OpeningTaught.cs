@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Own;
 
 /// <summary>
@@ -9,9 +11,14 @@ public static class OpeningTaught
     /// <summary>What is needed directly before each part.</summary>
     /// <param name="openings">Each an order in which parts came off.</param>
     /// <param name="minutes">What taking a part off and putting it back costs, min; 1 where it is not known.</param>
+    /// <param name="withPower">
+    /// Parts that may come off with the lead in, as their model has it. For every other part the lead is out first, whatever was done: who
+    /// got there with power on proved luck.
+    /// </param>
     public static IReadOnlyDictionary<string, IReadOnlyList<string>> Needs(
         IReadOnlyList<IReadOnlyList<string>> openings,
-        IReadOnlyDictionary<string, double>? minutes = null
+        IReadOnlyDictionary<string, double>? minutes = null,
+        IReadOnlySet<string>? withPower = null
     )
     {
         var proofs = new Dictionary<string, List<HashSet<string>>>();
@@ -26,6 +33,10 @@ public static class OpeningTaught
         }
 
         var least = proofs.ToDictionary(p => p.Key, p => p.Value.MinBy(set => Work(set))!);
+        least[AccessGraph.MainsLead] = [];
+        foreach (var (part, set) in least)
+            if (part != AccessGraph.MainsLead && withPower?.Contains(part) != true)
+                set.Add(AccessGraph.MainsLead);
         // What another need brings along need not be said again.
         return least.ToDictionary(
             p => p.Key,

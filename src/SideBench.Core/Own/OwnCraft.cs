@@ -12,4 +12,11 @@ public static class OwnCraft
     /// <param name="lines">Lines about the shop that stand, oldest first.</param>
     public static IReadOnlyList<OwnFileKept> Files(IEnumerable<Record.Entry> lines) =>
         [.. lines.Select(e => e.Body).OfType<OwnFileKept>().GroupBy(f => (f.Sort, f.Id)).Select(g => g.Last())];
+
+    /// <summary>Whether taking a line back would leave a model, or a sheet, without any version: machines may be of it.</summary>
+    /// <param name="lines">Lines about the shop that stand.</param>
+    /// <param name="line">The line to be taken back.</param>
+    public static bool IsLastOf(IReadOnlyCollection<Record.Entry> lines, long line) =>
+        lines.FirstOrDefault(e => e.Id.Value == line)?.Body is OwnFileKept file
+        && lines.Count(e => e.Body is OwnFileKept other && (other.Sort, other.Id) == (file.Sort, file.Id)) == 1;
 }

@@ -5,6 +5,15 @@ namespace SideBench.Core.Own;
 /// <summary>What a person can cause or mend with own machines, each with its words and what sort it is.</summary>
 public static class OwnProblem
 {
+    /// <summary>A measurement that is none, or is taken.</summary>
+    public static readonly ProblemCode NoMeasure = new(
+        "no-measure",
+        ProblemSort.Wrong,
+        "There is no such measurement to take",
+        "Nothing is left to take of “{0}”: it is in the figures already, its lines were taken back, or it is far off.",
+        "Look at what the record measured as it stands now."
+    );
+
     /// <summary>Two answers that no machine gives together.</summary>
     public static readonly ProblemCode Contradiction = new(
         "own-contradiction",
@@ -75,5 +84,14 @@ public static class OwnProblem
         "It would replace what is here",
         "{0} is here in version {1}, the pack brings version {2}.",
         "Look at the differences, then say that it is to be replaced."
+    );
+
+    /// <summary>The only version of a model is not taken back.</summary>
+    public static readonly ProblemCode LastVersion = new(
+        "own-last-version",
+        ProblemSort.Wrong,
+        "It is the only version there is",
+        "Machines may be of this model; without it nothing could be said of them.",
+        "Change what is wrong on the model's page."
     );
 }

@@ -48,6 +48,9 @@ public sealed record DayWeek(
 /// </summary>
 public static class DayTrial
 {
+    /// <summary>Machines that come in a usual week for each pair of hands.</summary>
+    public const int UsualMachines = 18;
+
     private const double Day = 24 * 60;
     private const double Never = double.MaxValue;
 
@@ -73,9 +76,10 @@ public static class DayTrial
     /// <param name="people">Pairs of hands.</param>
     /// <param name="policy">How it is worked.</param>
     /// <param name="hands">Pairs of hands that work it, when not as many as it was drawn for.</param>
-    public static DayWeek Of(DayNumbers numbers, int seed, int people, DayPolicy policy, int? hands = null)
+    /// <param name="each">Machines that come for each pair of hands.</param>
+    public static DayWeek Of(DayNumbers numbers, int seed, int people, DayPolicy policy, int? hands = null, int each = UsualMachines)
     {
-        var coming = Week(numbers, new Random(seed), people);
+        var coming = Week(numbers, new Random(seed), people, each);
         var spans = Spans();
         var here = new List<Standing>();
         var free = new double[hands ?? people];
@@ -169,10 +173,10 @@ public static class DayTrial
                 .SelectMany(d => new[] { ((d * Day) + Opens, (d * Day) + Breaks), ((d * Day) + Resumes, (d * Day) + Closes) }),
         ];
 
-    private static List<Coming> Week(DayNumbers numbers, Random chance, int people)
+    private static List<Coming> Week(DayNumbers numbers, Random chance, int people, int each)
     {
         var coming = new List<Coming>();
-        var many = MachinesPerHand * people;
+        var many = each * people;
         for (var i = 0; i < many; i++)
         {
             var day = chance.Next((int)ComingDays);
@@ -212,7 +216,6 @@ public static class DayTrial
     // Of somebody at the door nothing is asked but that it is done the same day.
     private const double AtTheDoor = 0;
     private const double SameDay = 0.2 * Day;
-    private const int MachinesPerHand = 18;
     private const double Least = 0.6;
     private const double Most = 0.97;
 

@@ -64,6 +64,7 @@ public sealed record StoreOnMachine(
     {
         if (model is not { Waste: { } waste, PadCapacityG: { } holds, StoreTareG: { } tare })
             return null;
+        numbers = numbers.For(model);
         var (history, moments) = HistoryOf(waste, holds, tare, machine, numbers, now);
         var said = WasteLedger.Of(history, numbers, now);
         var use = CounterUse.Of(StoreWay.Rises([.. moments.Select((m, i) => (m.What, i))], numbers.UseFromDays), numbers.CounterStep);
@@ -98,6 +99,7 @@ public sealed record StoreOnMachine(
     {
         if (model is not { Waste: { } waste, PadCapacityG: { } holds, StoreTareG: { } tare })
             return null;
+        numbers = numbers.For(model);
         var (history, moments) = HistoryOf(waste, holds, tare, machine, numbers, now);
         var bottle = machine.StoreLife.Any(l => l.What.What == StoreChange.BottleFitted) || machine.Work.Any(w => Is(w, "bottle", numbers));
         return bottle || !IsTold(moments) ? null : WasteLedger.CautiousRoom(history, numbers, now);

@@ -226,10 +226,17 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
     {
         if (grams is not { } g || !double.IsFinite(g))
             problems.Add(new Problem(ProblemCode.Missing, path));
-        else if (g < tare - (numbers.OutlierSd * numbers.Noise.ScaleSd))
+        else if (g < tare - (numbers.OutlierSd * numbers.For(model).Noise.ScaleSd))
             problems.Add(new Problem(WasteProblem.LighterThanDry, path, g, tare));
         else
-            Guard.Range(problems, g, path, 0, tare + (model.PadCapacityG!.Value * numbers.Overfull));
+            Guard.Range(problems, g, path, 0, MostG(tare));
+    }
+
+    // Where dry mass or capacity are not well known, more is possible by as much.
+    private double MostG(double tare)
+    {
+        double Far(string figure) => Math.Exp(numbers.OutlierSd * (model.Taught?.SpreadOf(figure) ?? 0));
+        return (tare * Far("storeTareG")) + (model.PadCapacityG!.Value * numbers.Overfull * Far("padCapacityG"));
     }
 
     private void Amount(List<Problem> problems, string what, double? amount)

@@ -1,3 +1,5 @@
+using SideBench.Core.Machines;
+
 namespace SideBench.Core.Waste;
 
 /// <summary>House numbers of waste ink.</summary>
@@ -54,7 +56,25 @@ public sealed record WasteNumbers(
     double UseFromDays,
     WasteWayNumbers Ways,
     IReadOnlyDictionary<string, WasteSchool> Schools
-);
+)
+{
+    /// <summary>
+    /// They as they hold for a model: where what a point brings, or the dry store's mass, is not well known, the counter and a weighing
+    /// tell less by as much.
+    /// </summary>
+    /// <param name="model">The model.</param>
+    public WasteNumbers For(MachineModel model) =>
+        model.Taught is not { } taught
+            ? this
+            : this with
+            {
+                Noise = Noise with
+                {
+                    InflowSd = double.Hypot(Noise.InflowSd, taught.SpreadOf("waste/gramsPerPoint")),
+                    ScaleSd = double.Hypot(Noise.ScaleSd, taught.SpreadOf("storeTareG") * (model.StoreTareG ?? 0)),
+                },
+            };
+}
 
 /// <summary>A school of what is done with a full store.</summary>
 /// <param name="School">Its id in the book.</param>

@@ -9,6 +9,10 @@ namespace SideBench.Data.Shop;
 /// <summary>How often a model's complaint turned out to be a cause, in one ink.</summary>
 public sealed record VerdictCount(string Model, string Complaint, string Ink, string Cause, int Jobs);
 
+/// <summary>How often a model's panel had been asked where it turned out to be a cause, by the code that it had shown.</summary>
+/// <param name="Code">Empty for no code, or one that was not told.</param>
+public sealed record CodeVerdict(string Model, string Cause, string Code, int Jobs);
+
 /// <summary>What proved threads turned out to be.</summary>
 public sealed class VerdictStore(NpgsqlDataSource database, EntryCodec codec)
 {
@@ -16,6 +20,13 @@ public sealed class VerdictStore(NpgsqlDataSource database, EntryCodec codec)
         SELECT model_id, complaint, ink, cause, jobs
         FROM verdict_counts
         WHERE jobs > 0
+        """;
+
+    private const string CodesSql = """
+        SELECT model_id, cause, coalesce(body ->> 'code', ''), count(*)::integer
+        FROM verdicts
+        WHERE body ? 'panel'
+        GROUP BY 1, 2, 3
         """;
 
     private const string LatestSql = """
@@ -76,6 +87,17 @@ public sealed class VerdictStore(NpgsqlDataSource database, EntryCodec codec)
         while (await rows.ReadAsync(cancel))
             counts.Add(new VerdictCount(rows.GetString(0), rows.GetString(1), rows.GetString(2), rows.GetString(3), rows.GetInt32(4)));
         return counts;
+    }
+
+    /// <summary>What codes turned out to be.</summary>
+    public async Task<IReadOnlyList<CodeVerdict>> Codes(CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(CodesSql);
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        var codes = new List<CodeVerdict>();
+        while (await rows.ReadAsync(cancel))
+            codes.Add(new CodeVerdict(rows.GetString(0), rows.GetString(1), rows.GetString(2), rows.GetInt32(3)));
+        return codes;
     }
 
     /// <summary>The latest verdicts, with the odds and tests they were reached by.</summary>

@@ -70,11 +70,19 @@ public static class DemoLoad
         await transaction.CommitAsync(cancel);
         services.GetRequiredService<StandIns>().Forget();
         await books.Load(services.GetRequiredService<EntryStore>(), services.GetRequiredService<VerdictStore>(), cancel);
-        await Shelve(services.GetRequiredService<WriteDesk>(), persons[0], persons[1], books, cancel);
+        var now = TimeZoneInfo.ConvertTime(books.Now, services.GetRequiredService<TimeProvider>().LocalTimeZone);
+        await Shelve(services.GetRequiredService<WriteDesk>(), persons[0], persons[1], books, now, cancel);
     }
 
     // What lies on the shelf came on one day, told as a person tells it.
-    private static Task Shelve(WriteDesk desk, PersonRow person, PersonRow second, BenchBooks books, CancellationToken cancel)
+    private static Task Shelve(
+        WriteDesk desk,
+        PersonRow person,
+        PersonRow second,
+        BenchBooks books,
+        DateTimeOffset now,
+        CancellationToken cancel
+    )
     {
         StockCame Came(string kind, string name, string of, double amount, decimal price, string lot = "", int? days = null) =>
             new(kind, name, of, amount, "", price, "Alder Supplies", lot, days is { } n ? books.Today.AddDays(n) : null);
@@ -101,6 +109,9 @@ public static class DemoLoad
             .. Enumerable
                 .Range((int)DayOfWeek.Monday, 5)
                 .Select(d => new HoursSet(second.Id.Value, second.Name, (DayOfWeek)d, null, "09:00-12:30 13:00-17:00", "")),
+            .. DemoHours
+                .Of(now, ShopHours.Of([], books.Shop.Numbers.Of<DayNumbers>()))
+                .SelectMany(h => new[] { h, h with { Of = second.Id.Value, Name = second.Name } }),
         ];
         var keeping = new StockKeeping([], books.Shop.Numbers.Of<ShelfNumbers>());
         var key = Guid.NewGuid();

@@ -34,7 +34,7 @@ public sealed class BenchBooks(
     private readonly SemaphoreSlim loading = new(1, 1);
     private volatile IReadOnlyList<OwnFileKept> own = [];
     private volatile Tried? tried;
-    private volatile BookStand stand = new(shop, crafts, ShopState.New, [], []);
+    private volatile BookStand stand = new(shop, crafts, ShopState.New, [], [], []);
 
     /// <summary>What the packs say, with the shop's edits in the book.</summary>
     public Shop Shop => stand.Shop;
@@ -75,7 +75,7 @@ public sealed class BenchBooks(
             if (stand.Says(lines.Count, counts))
                 return;
             var files = OwnCraft.Files(TakenBack.Without(lines));
-            Take(new BookStand(WithOwn(files), crafts, ShopState.Of(lines), lines, counts, stand));
+            Take(new BookStand(WithOwn(files), crafts, ShopState.Of(lines), lines, counts, await verdicts.Codes(cancel), stand));
         }
         finally
         {
@@ -83,14 +83,19 @@ public sealed class BenchBooks(
         }
     }
 
-    /// <summary>Reads all packs anew, with the shop's own files; with a problem anywhere the old ones stay.</summary>
-    /// <returns>Every problem.</returns>
+    /// <summary>
+    /// Reads all packs anew; with a problem in them the old ones stay. An own file that no longer fits them is left out, and
+    /// said on the page of models.
+    /// </summary>
+    /// <returns>Every problem of the packs.</returns>
     public IReadOnlyList<Problem> Reread()
     {
         var packs = folders.Read(own, out var left);
-        if (packs.IsGood && left.Count == 0)
-            Take(stand.With(packs.Value));
-        return packs.IsGood ? left : packs.Problems;
+        if (!packs.IsGood)
+            return packs.Problems;
+        LeftOut = left;
+        Take(stand.With(packs.Value));
+        return [];
     }
 
     /// <summary>The shop's own files as they stand.</summary>

@@ -14,6 +14,8 @@ internal sealed class BookStand
 {
     private readonly Crafts crafts;
     private readonly ConcurrentDictionary<(string Model, string Changes, string Complaint), CaseBook?> books;
+    private readonly IReadOnlyList<CodeVerdict> codeVerdicts;
+    private readonly Dictionary<string, CodeCounts> codes;
     private readonly ILookup<(string Model, string Complaint), VerdictCount> counts;
 
     /// <summary>Puts it together.</summary>
@@ -22,6 +24,7 @@ internal sealed class BookStand
     /// <param name="state">Where the shop stands.</param>
     /// <param name="lines">Lines about the shop itself, oldest first.</param>
     /// <param name="verdicts">What closed jobs turned out to be.</param>
+    /// <param name="codes">What codes turned out to be.</param>
     /// <param name="before">The stand before, whose books are kept when packs and edits are the same; null for the first.</param>
     public BookStand(
         Shop packs,
@@ -29,6 +32,7 @@ internal sealed class BookStand
         ShopState state,
         IReadOnlyList<Entry> lines,
         IReadOnlyList<VerdictCount> verdicts,
+        IReadOnlyList<CodeVerdict> codes,
         BookStand? before = null
     )
     {
@@ -41,6 +45,16 @@ internal sealed class BookStand
         Verdicts = verdicts;
         Shop = same ? before!.Shop : packs with { Book = BookEdits.Apply(packs.Book, state.Edits) };
         counts = verdicts.ToLookup(v => (v.Model, v.Complaint));
+        codeVerdicts = codes;
+        this.codes = codes
+            .GroupBy(v => v.Model)
+            .ToDictionary(
+                g => g.Key,
+                g => new CodeCounts(
+                    g.GroupBy(v => v.Cause).ToDictionary(c => c.Key, c => c.Sum(v => v.Jobs)),
+                    g.Where(v => v.Code.Length > 0).ToDictionary(v => (v.Code, v.Cause), v => v.Jobs)
+                )
+            );
     }
 
     /// <summary>Tells this stand from others.</summary>
@@ -69,7 +83,7 @@ internal sealed class BookStand
         version == Version && verdicts.ToHashSet().SetEquals(Verdicts);
 
     /// <summary>The same with other packs.</summary>
-    public BookStand With(Shop packs) => new(packs, crafts, State, Lines, Verdicts);
+    public BookStand With(Shop packs) => new(packs, crafts, State, Lines, Verdicts, codeVerdicts);
 
     /// <summary>One thread of a job with its book.</summary>
     public Outcome<JobCase> Case(MachineCase machine, IReadOnlyList<Entry> entries, int thread, DateOnly today)
@@ -106,7 +120,7 @@ internal sealed class BookStand
     {
         var rows = counts[(model, complaint)].ToLookup(v => v.Ink == ink);
         Dictionary<string, int> By(bool same) => rows[same].GroupBy(v => v.Cause).ToDictionary(g => g.Key, g => g.Sum(v => v.Jobs));
-        return new ShopCounts(By(true), By(false));
+        return new ShopCounts(By(true), By(false)) { Codes = codes.GetValueOrDefault(model) ?? CodeCounts.None };
     }
 
     private CaseBook? Build((string Model, string Changes, string Complaint) key, IReadOnlyList<LastingChange> changes)

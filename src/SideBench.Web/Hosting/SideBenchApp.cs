@@ -104,7 +104,7 @@ public static class SideBenchApp
         services.AddResponseCompression(o =>
         {
             o.EnableForHttps = true;
-            // Answers are made anew each time: gzip costs less than it saves. Files come compressed at their best already.
+            // Answers are made anew each time: gzip costs less than it saves. Files stand compressed already.
             o.Providers.Add<GzipCompressionProvider>();
             o.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json"];
         });
@@ -133,15 +133,7 @@ public static class SideBenchApp
         app.Use(OwnNames);
         app.Use(SafeHeaders);
         app.UseResponseCompression();
-        app.UseStaticFiles(
-            new StaticFileOptions
-            {
-                OnPrepareResponse = file =>
-                    file.Context.Response.Headers.CacheControl = file.Context.Request.Path.StartsWithSegments("/assets")
-                        ? "public, max-age=31536000, immutable"
-                        : "no-cache",
-            }
-        );
+        app.UsePackedFiles();
         app.UseAuthentication();
         app.UseRateLimiter();
         app.Use(GuardForms);

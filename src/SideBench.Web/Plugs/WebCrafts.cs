@@ -41,7 +41,8 @@ public static class WebCrafts
         new WebCraft("Shelf", routes => routes.MapShelf()) { Services = services => services.AddSingleton<ShelfDesk>() },
         new WebCraft("Day", routes => routes.MapDay())
         {
-            Services = services => services.AddSingleton<DayDesk>().AddSingleton<CalendarFeed>().AddSingleton<CalendarStore>(),
+            Services = services =>
+                services.AddSingleton<DayReminders>().AddSingleton<DayDesk>().AddSingleton<CalendarFeed>().AddSingleton<CalendarStore>(),
         },
         new WebCraft("Own", routes => routes.MapOwn()),
         new WebCraft("Sums", routes => routes.MapSums()),

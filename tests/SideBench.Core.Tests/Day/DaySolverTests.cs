@@ -13,7 +13,14 @@ public class DaySolverTests
     private const double MostInAll = 1.08;
     private const double MostOnADay = 1.25;
 
-    private static readonly DayNumbers House = TestShop.Shop.Numbers.Of<DayNumbers>() with { MinutesSd = 0, SlackMin = 0, NearWeight = 0 };
+    private static readonly DayNumbers House = TestShop.Shop.Numbers.Of<DayNumbers>() with
+    {
+        MinutesSd = 0,
+        SlackMin = 0,
+        LongSd = 0,
+        CrowdWeight = 0,
+        OthersShare = 0,
+    };
 
     [Fact]
     public void MiddlingDays_AreWithinAStatedBoundOfTheLeastLateness()

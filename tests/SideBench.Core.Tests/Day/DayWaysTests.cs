@@ -14,6 +14,20 @@ public class DayWaysTests
     private static readonly DayNumbers House = TestShop.Shop.Numbers.Of<DayNumbers>();
 
     [Fact]
+    public void WhileAPartIsWaitedFor_OtherThreadsGoOn_OnADryingMachineNone()
+    {
+        DayPiece order = new("order", 6, 600, null, "head") { IsOthers = true };
+        DayPiece[] more = [new("look", 10), new("clean", 20, 60)];
+        var woven = DayWays.Woven([order, new("fit", 30)], more);
+        Assert.Equal(["order", "look", "clean", "fit"], woven.Select(p => p.Says));
+        // The part comes no sooner by it: 10 and 20 min of hands are of the wait.
+        Assert.Equal([0.0, 0, 570, 0], woven.Select(p => p.Wait));
+        Assert.Equal(("head", true), (woven[2].WaitSays, woven[2].IsOthers));
+        Assert.Equal("look", DayWays.Woven([order with { IsOthers = false }, new("fit", 30)], more)[0].Says);
+        Assert.Equal("look", DayWays.Woven([order with { Wait = 80 }, new("fit", 30)], more)[0].Says);
+    }
+
+    [Fact]
     public void Ways_AreThoseOfTheAdvice_WithItsOdds()
     {
         var lines = TestShop.Opened(TestShop.Intake(Quartet, Fades));

@@ -1,5 +1,7 @@
+using System.Globalization;
 using SideBench.Core.Day;
 using SideBench.Core.Record;
+using SideBench.Core.Simulation;
 using Xunit;
 
 namespace SideBench.Core.Tests.Day;
@@ -66,6 +68,23 @@ public class ShopHoursTests
         Assert.Equal((TimeSpan.FromHours(2), TimeSpan.FromHours(2)), (span.From.Offset, span.To - span.From));
         Assert.Equal(new DateTimeOffset(2026, 3, 29, 3, 0, 0, TimeSpan.FromHours(2)), span.From);
         Assert.Equal(night, DateOnly.FromDateTime(span.To.DateTime));
+    }
+
+    [Theory]
+    // A Tuesday at ten has room; late in the evening the open house goes on over midnight, beside the next day’s own hours.
+    [InlineData("2026-03-03 10:00", "")]
+    [InlineData("2026-03-03 22:30", "2026-03-03 08:30-12:30 13:00-17:30 21:30-23:59|2026-03-04 00:00-05:30 08:30-12:30 13:00-17:30")]
+    [InlineData("2026-03-03 16:00", "2026-03-03 08:30-12:30 13:00-23:00")]
+    [InlineData("2026-03-08 11:15", "2026-03-08 10:15-18:15")]
+    [InlineData("2026-03-02 00:20", "2026-03-01 23:20-23:59|2026-03-02 00:00-07:20 08:30-12:30 13:00-17:30")]
+    public void TheDemo_IsOpen_WhenItIsBegun(string at, string expected)
+    {
+        var now = DateTimeOffset.Parse($"{at} +01:00", CultureInfo.InvariantCulture);
+        var usual = Hours();
+        var set = DemoHours.Of(now, usual);
+        Assert.Equal(expected, string.Join('|', set.Select(s => $"{s.Day:yyyy-MM-dd} {s.Hours}")));
+        var (day, time) = (DateOnly.FromDateTime(now.DateTime), TimeOnly.FromDateTime(now.DateTime));
+        Assert.Contains(Hours([.. set]).On(0, day), s => s.From <= time && time < s.To);
     }
 
     private static ShopHours Hours(params IReadOnlyList<HoursSet> set) =>

@@ -9,8 +9,8 @@ public class PosteriorTests
     public void Of_TwoCausesOneFinding_IsBayesByHand()
     {
         // Rates 3:1, a share of 0.1 kept for the unknown: priors 0.675, 0.225, 0.1. Answer o0 is likely 0.2 and 0.8;
-        // the unknown takes half the mean over causes by rate, 0.75·0.2 + 0.25·0.8 = 0.35, half 0.5: 0.425. Joint 0.135, 0.18, 0.0425; sum
-        // 0.3575.
+        // the unknown takes half the mean over causes by rate, 0.75·0.2 + 0.25·0.8 = 0.35, half 0.5: 0.425. Joint 0.135, 0.18, 0.0425;
+        // sum 0.3575.
         var book = TinyBook.Of(
             [3, 1],
             [

@@ -1,3 +1,4 @@
+using SideBench.Core.Machines;
 using SideBench.Core.Own;
 using Xunit;
 
@@ -31,6 +32,23 @@ public class KindAnswersTests
     {
         var problems = Of(new(Carriage) { [axis] = said }).Check([.. TestShop.Shop.Models.Values], Numbers);
         Assert.Contains(problems, p => p.Path == at);
+    }
+
+    [Fact]
+    public void WhatFollowsFromAnAnswer_GoesTogetherWithIt()
+    {
+        foreach (
+            var (axis, option) in KindAnswers
+                .Questions.SelectMany(q => q.Options.Select(o => (q.Axis, o)))
+                .Where(o => o.o.Follows.Count > 0)
+        )
+        {
+            Assert.All(option.Follows, f => Assert.Contains(f.Value, KindAnswers.Asked[f.Key]));
+            var axes = new Dictionary<string, string>(Carriage) { [axis] = option.Id };
+            foreach (var (other, word) in option.Follows)
+                axes[other] = word;
+            Assert.Empty(Of(axes).Check([.. TestShop.Shop.Models.Values], Numbers));
+        }
     }
 
     [Fact]
@@ -73,6 +91,18 @@ public class KindAnswersTests
     public void AFamilysFigure_IsItsGeometricMean_AsWideAsTheFamilyIs()
     {
         var figures = FamilyDefaults.Figures(TestShop.Shop.Models["marram-quartet-a4"], [.. TestShop.Shop.Models.Values], Numbers);
+        // Models that were made of defaults tell nothing new of their family, and stand for none: ten of them leave all as it is.
+        var duet = TestShop.Shop.Models["marram-quartet-a4"] with
+        {
+            Id = "heath-duet",
+            Worth = 900,
+            Taught = new TaughtModel("", new Dictionary<string, TaughtFigure> { ["worth"] = new(2, 0) }),
+        };
+        List<MachineModel> more = [duet, .. TestShop.Shop.Models.Values, .. Enumerable.Repeat(duet, 9)];
+        Assert.Equal(figures["worth"], FamilyDefaults.Figures(TestShop.Shop.Models["marram-quartet-a4"], more, Numbers)["worth"]);
+        var same = new KindAnswers("Heath", "Trio", "", duet.Axes, ["black"], 100, "");
+        Assert.Equal("marram-quartet-a4", FamilyDefaults.Nearest(same, more, Numbers).Id);
+        Assert.Equal("heath-duet", FamilyDefaults.Nearest(same with { Like = "heath-duet" }, more, Numbers).Id);
         // The two tank models: 0.3 and 0.28 ml; 182 and 255 g.
         Assert.Equal(Math.Sqrt(0.3 * 0.28), figures["operations/clean-light/mlPerChannel"].Value, 9);
         Assert.Equal(Numbers.LeastFactor, figures["operations/clean-light/mlPerChannel"].Factor, 9);

@@ -31,6 +31,30 @@ public class ModelFiguresTests
     }
 
     [Fact]
+    public void WhatWouldHelpMost_IsWideAndAskedForOften_OneOfASort()
+    {
+        var model = TestShop.Shop.Models["marram-duo"];
+        string[] pointers =
+        [
+            "operations/clean-deep/mlPerChannel",
+            "operations/clean-light/mlPerChannel",
+            "padCapacityG",
+            "storeTareG",
+            "worth",
+        ];
+        var figures = pointers.ToDictionary(p => p, p => new TaughtFigure(p == "storeTareG" ? 2 : 1.4, p == "padCapacityG" ? 1 : 0));
+        var own = model with { Taught = new TaughtModel("marram-quartet-a4", figures) };
+        var numbers = TestShop.Shop.Numbers.Of<OwnNumbers>();
+        var quiet = FigureHelp.Of(own, numbers, new Dictionary<string, int>(), 3);
+        // Measured ones, and those no job goes by, help nothing; of two cleans one stands for both.
+        Assert.Equal(["storeTareG", "operations/clean-deep/mlPerChannel"], quiet.Select(h => h.Figure.Pointer));
+        var busy = FigureHelp.Of(own, numbers, new Dictionary<string, int> { ["bands"] = 5, ["waste-full"] = 1 }, 3);
+        Assert.Equal([("operations/clean-deep/mlPerChannel", 5), ("storeTareG", 1)], busy.Select(h => (h.Figure.Pointer, h.Jobs)));
+        Assert.Single(FigureHelp.Of(own, numbers, new Dictionary<string, int>(), 1));
+        Assert.Empty(FigureHelp.Of(model, numbers, new Dictionary<string, int>(), 3));
+    }
+
+    [Fact]
     public void ATaughtFigure_IsADefault_UntilItWasMeasuredOrTold()
     {
         var taught = new TaughtModel(

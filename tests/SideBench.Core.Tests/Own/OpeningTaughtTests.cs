@@ -10,14 +10,24 @@ public class OpeningTaughtTests
     {
         IReadOnlyList<IReadOnlyList<string>> once =
         [
-            ["lead", "tray", "cover", "head"],
+            ["mains-lead", "tray", "cover", "head"],
         ];
-        Assert.Equal(["cover"], OpeningTaught.Needs(once)["head"]);
-        IReadOnlyList<IReadOnlyList<string>> twice = [.. once, ["cover", "lead", "head"]];
-        var needs = OpeningTaught.Needs(twice);
-        Assert.Equal(["cover", "lead"], needs["head"]);
-        Assert.Empty(needs["cover"]);
-        Assert.Empty(needs["lead"]);
+        var free = new HashSet<string> { "tray" };
+        Assert.Equal(["cover"], OpeningTaught.Needs(once, withPower: free)["head"]);
+        IReadOnlyList<IReadOnlyList<string>> twice = [.. once, ["cover", "mains-lead", "head"]];
+        var needs = OpeningTaught.Needs(twice, withPower: free);
+        Assert.Equal(["cover"], needs["head"]);
+        // Taken off with the lead in once: that is no proof that it may be.
+        Assert.Equal(["mains-lead"], needs["cover"]);
+        Assert.Empty(needs["mains-lead"]);
+        Assert.Empty(
+            OpeningTaught.Needs(
+                [
+                    ["tray"],
+                ],
+                withPower: free
+            )["tray"]
+        );
         Assert.Equal(2, OpeningTaught.Seen(twice, "head"));
         Assert.Equal(1, OpeningTaught.Seen(twice, "tray"));
     }
@@ -58,12 +68,12 @@ public class OpeningTaughtTests
     {
         IReadOnlyList<IReadOnlyList<string>> openings =
         [
-            ["lead", "base", "pads"],
-            ["lead", "rear", "pads"],
+            ["mains-lead", "base", "pads"],
+            ["mains-lead", "rear", "pads"],
         ];
         var minutes = new Dictionary<string, double>
         {
-            ["lead"] = 1,
+            ["mains-lead"] = 1,
             ["base"] = 9,
             ["rear"] = 4,
             ["pads"] = 2,

@@ -3,12 +3,14 @@ import { onKeyStroke } from '@vueuse/core'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useBoard } from '@/shared/state/useBoard'
+import { useNextHands } from '@/features/today/useDay'
 import { useNow } from '@/shared/state/useNow'
 import { useSession } from '@/shared/state/useSession'
 import StripPlace from './StripPlace.vue'
 
 const emit = defineEmits<{ switch: [] }>()
 const { places } = useBoard()
+const next = useNextHands()
 const now = useNow()
 const route = useRoute()
 const router = useRouter()
@@ -37,7 +39,13 @@ onKeyStroke(
     <nav aria-label="Bench places" class="relative min-w-0 flex-1 overflow-x-auto">
       <ol class="flex gap-1.5">
         <li v-for="p in places" :key="p.place" class="min-w-32 flex-1 basis-0">
-          <StripPlace :place="p.place" :job="p.job" :now="now" :here="p.job !== null && p.job.id === here" />
+          <StripPlace
+            :place="p.place"
+            :job="p.job"
+            :now="now"
+            :here="p.job !== null && p.job.id === here"
+            :next="p.job ? next.get(p.job.id) : undefined"
+          />
         </li>
       </ol>
     </nav>

@@ -39,6 +39,17 @@ describe('StripPlace', () => {
     expect(new Set(words.map(([, shape]) => shape)).size).toBe(words.length)
   })
 
+  it('says whose hands it gets next, and when', async () => {
+    const place = show({})
+    expect(place.find('[data-testid=next-hands]').exists()).toBe(false)
+    await place.setProps({ next: { from: '2026-03-02T09:00:30Z', name: 'Ines Varga' } })
+    expect(place.text()).toContain('next hands: Ines now')
+    await place.setProps({ next: { from: '2026-03-02T09:20:00Z', name: 'Tom Adeyemi-Rowe' } })
+    expect(place.text()).toMatch(/Tom \S*20/)
+    await place.setProps({ next: { from: '2026-03-04T12:00:00Z', name: 'Tom Adeyemi-Rowe' } })
+    expect(place.text()).toMatch(/Tom Wed$/)
+  })
+
   it('rings when its time is up, until somebody sees to it', () => {
     const place = show({ clockEndsAt: '2026-03-02T08:58:00Z' })
     expect(place.attributes('data-standing')).toBe('rings')

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { countdown, moment } from '@/shared/format'
 import { standingNow, type BoardJob } from '@/shared/state/useBoard'
+import type { NextHands } from '@/features/today/useDay'
 import StandingMark from '@/shared/ui/StandingMark.vue'
 
 const props = defineProps<{
@@ -13,6 +14,8 @@ const props = defineProps<{
   now: number
   /** Whether its page is open. */
   here: boolean
+  /** Whose hands it gets next, and when, by the plan. */
+  next?: NextHands
 }>()
 const standing = computed(() => (props.job ? standingNow(props.job, props.now) : ''))
 const clock = computed(() => {
@@ -22,6 +25,14 @@ const clock = computed(() => {
   return standing.value === 'parts' || standing.value === 'customer'
     ? moment(job.clockEndsAt, new Date(props.now)).split(' ')[0]
     : countdown(left)
+})
+const hands = computed(() => {
+  if (!props.next) return ''
+  const at = new Date(props.next.from).getTime() - props.now
+  const when = moment(props.next.from, new Date(props.now))
+  // Another day is told by its name alone: there is room for no more.
+  const isToday = new Date(props.next.from).toDateString() === new Date(props.now).toDateString()
+  return `${props.next.name.split(' ')[0]} ${at < 60_000 ? 'now' : isToday ? when : when.split(' ')[0]}`
 })
 const headline = computed(() => (standing.value === 'rings' ? `up: ${props.job?.headline}` : props.job?.headline))
 </script>
@@ -49,6 +60,9 @@ const headline = computed(() => (standing.value === 'rings' ? `up: ${props.job?.
     <span class="flex items-center gap-1.5 text-sm">
       <StandingMark :standing="standing" /><span class="truncate">{{ headline }}</span>
     </span>
+    <span v-if="hands" class="block truncate pb-1 text-sm" data-testid="next-hands"
+      ><span class="sr-only">next hands: </span>{{ hands }}</span
+    >
   </RouterLink>
   <RouterLink
     v-else

@@ -4,8 +4,19 @@ import { useSession } from '@/shared/state/useSession'
 import { crafts } from './crafts'
 import TodayPage from '@/features/today/TodayPage.vue'
 
+/** What is named stands on the page once it is loaded: until then it is waited for, as long as somebody would. */
+async function whenThere(hash: string) {
+  const until = Date.now() + 3000
+  while (!document.getElementById(hash.slice(1)) && Date.now() < until)
+    await new Promise((done) => requestAnimationFrame(done))
+  return { el: hash, top: 90 }
+}
+
 export const router = createRouter({
   history: createWebHistory(),
+  // A new page begins at its top; back leads to where one was; the same page stays where it is, or goes to what is named.
+  scrollBehavior: (to, from, saved) =>
+    saved ?? (to.hash ? whenThere(to.hash) : to.path === from.path ? undefined : { top: 0 }),
   routes: [
     { path: '/', redirect: '/today' },
     {

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using SideBench.Packs;
 
 namespace SideBench.Cli.Measure.Fuzz;
 
@@ -19,6 +20,8 @@ public sealed class FuzzShop(Uri server, string owner, string password, IReadOnl
     /// <summary>Nobody at all.</summary>
     public const string Nobody = "nobody";
 
+    // Few, and those that stay, so that what one request did another finds: a guide begun, a piece that was lost.
+    private const int MostJobs = 5;
     private const string Owner = "Owner";
     private static readonly Dictionary<string, string> Sources = new()
     {
@@ -71,7 +74,7 @@ public sealed class FuzzShop(Uri server, string owner, string password, IReadOnl
     {
         var board = (await At(Owner).Ask("GET", "/api/board")).Json!;
         jobs.Clear();
-        jobs.AddRange(board["jobs"]!.AsArray().Select(j => (long)j!["id"]!));
+        jobs.AddRange(board["jobs"]!.AsArray().Select(j => (long)j!["id"]!).Order().Take(MostJobs));
         if (jobs.Count == 0)
             jobs.Add(1);
     }
@@ -131,6 +134,26 @@ public sealed class FuzzShop(Uri server, string owner, string password, IReadOnl
                 ?? 0,
             _ => 0,
         };
+
+    /// <summary>A model of the shop's own of which the record measured something, as where one has been in use.</summary>
+    /// <param name="good">Requests that fit.</param>
+    public async Task MeasureOne(JsonObject good)
+    {
+        await Said("/api/models", "makeModel", "shop", 0, ("name", "Fuzzed"));
+        var taken = await Said("/api/take-in", "takeIn", "", 0, ("modelId", "heath-fuzzed"));
+        var job = (long?)taken?["jobId"] ?? 0;
+        await Said($"/api/jobs/{job}/waste/told", "tellStore", "job", job, ("what", "renewed"), ("amount", null));
+        await Said($"/api/jobs/{job}/waste/told", "tellStore", "job", job, ("what", "weighed"), ("amount", 150));
+
+        async Task<JsonNode?> Said(string path, string like, string about, long of, params (string Name, JsonNode? Value)[] other)
+        {
+            var body = (await Filled(good[like]!["body"], of))!.AsObject();
+            (body["key"], body["seenVersion"]) = (Guid.NewGuid(), await Version(about, of));
+            foreach (var (name, value) in other)
+                body[name] = value;
+            return (await At(Owner).Ask("POST", path, JsonContent.Create(body))).Json;
+        }
+    }
 
     /// <summary>A template with values of the shop in the place of its words.</summary>
     /// <param name="template">The template.</param>
@@ -252,8 +275,7 @@ public sealed class FuzzShop(Uri server, string owner, string password, IReadOnl
         foreach (var file in pair)
         {
             file["content"]![(string?)file["sort"] == "access" ? "model" : "id"] = id;
-            var sum = System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(file["content"]!.ToJsonString()));
-            (file["id"], file["sha256"]) = (id, Convert.ToHexStringLower(sum));
+            (file["id"], file["sha256"]) = (id, OwnPackFiles.SumOf(file["content"]!));
         }
 
         return new JsonObject

@@ -61,6 +61,7 @@ public sealed class Fuzzer(NpgsqlDataSource database, Func<Random, FuzzShop> sho
         var document = (await here.At("Owner").Ask("GET", "/openapi/v1.json")).Json!;
         var calls = FuzzCall.All(document).Where(c => !NotHere.Contains(c.Id)).ToList();
         var good = JsonNode.Parse(GoodRequests())!.AsObject();
+        await here.MeasureOne(good);
         var values = new FuzzValues(chance);
         var asked = 0;
         while (asked < requests && wrong.Count < MostWrong)

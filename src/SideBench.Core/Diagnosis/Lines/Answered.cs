@@ -39,12 +39,18 @@ public sealed record Answered(
             from.Named("shares"),
             from.TextOrNull("sheet")
         )
+        {
+            Code = from.TextOrNull("code") ?? "",
+        }
     );
+
+    /// <summary>The panel's code by which it was told; empty when it was told otherwise.</summary>
+    public string Code { get; init; } = "";
 
     public override EntryKind Kind => Form;
 
     public override string Says =>
-        $"{Name}: {Label}"
+        $"{Name}: {(Code.Length > 0 ? $"{Code}, " : "")}{Label}"
         + (Where is { } ink ? $", {ink.ToLowerInvariant()}" : "")
         + (Quantity is { } q ? $" ({q:0.##}\u2009{Unit})" : "");
 
@@ -75,5 +81,7 @@ public sealed record Answered(
         to.Text("where", Where);
         to.Named("shares", Shares);
         to.Text("sheet", Sheet);
+        if (Code.Length > 0)
+            to.Text("code", Code);
     }
 }

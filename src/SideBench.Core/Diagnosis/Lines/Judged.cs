@@ -24,7 +24,17 @@ public sealed record Judged(
             from.Parts("odds", Foretold.Read),
             from.Parts("tests", TestWorth.Read)
         )
+        {
+            Panel = from.TextOrNull("panel") ?? "",
+            Code = from.TextOrNull("code") ?? "",
+        }
     );
+
+    /// <summary>What the panel had shown; empty when it was not asked, or the code was not told.</summary>
+    public string Panel { get; init; } = "";
+
+    /// <summary>The code by which that was told; empty when it was told otherwise.</summary>
+    public string Code { get; init; } = "";
 
     public override EntryKind Kind => Form;
 
@@ -41,5 +51,9 @@ public sealed record Judged(
         to.Text("cause", Cause);
         to.Parts("odds", Odds, Foretold.Store);
         to.Parts("tests", Tests, TestWorth.Store);
+        if (Panel.Length > 0)
+            to.Text("panel", Panel);
+        if (Code.Length > 0)
+            to.Text("code", Code);
     }
 }

@@ -11,6 +11,9 @@ namespace SideBench.Core.Nozzles.Teaching;
 internal sealed record PageScale(double PxPerMm, double Left, double Top, double Width, double Height)
 {
     private const double SpareMm = 4;
+
+    // Of a page whose edges are not seen the blocks take about so much.
+    private const double PatternShare = 0.87;
     private const double SameProportion = 0.08;
     private const double TableDarker = 0.14;
     private const double LeastPaperTiles = 0.05;
@@ -55,7 +58,13 @@ internal sealed record PageScale(double PxPerMm, double Left, double Top, double
         if (pxPerMm is { } known)
             return Around(known);
         if (page is { } said)
-            return new PageScale(edges is null ? (right - left) / said.Width * 1.15 : (r - l) / said.Width, l, t, said.Width, said.Height);
+            return new PageScale(
+                edges is null ? (right - left) / (said.Width * PatternShare) : (r - l) / said.Width,
+                l,
+                t,
+                said.Width,
+                said.Height
+            );
         if (
             edges is not null
             && numbers.Papers.Where(IsLike).MinBy(p => Math.Abs(Math.Log(thickPx / ScaleOf(p) / numbers.UsualThicknessMm))) is { } sheet

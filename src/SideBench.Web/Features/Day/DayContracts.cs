@@ -67,7 +67,36 @@ public sealed record DayJobView(
 public sealed record DayNowView(long Person, string Name, bool Here, DayStepView? Now, IReadOnlyList<DayStepView> Then);
 
 /// <summary>A piece with its machine.</summary>
-public sealed record DayStepView(long Job, int Tag, string Machine, string Says, DateTimeOffset From, double Minutes, string Because);
+/// <param name="Job">The job; 0 for a reminder.</param>
+/// <param name="Reminder">The reminder's key; null for a job.</param>
+public sealed record DayStepView(
+    long Job,
+    int Tag,
+    string Machine,
+    string Says,
+    DateTimeOffset From,
+    double Minutes,
+    string Because,
+    string? Reminder
+);
+
+/// <summary>Planned work that is no job on the bench.</summary>
+/// <param name="Key">Its key, to say that it was seen to.</param>
+/// <param name="About">On what.</param>
+/// <param name="Name">Whose hands it is planned for; empty when there is no room.</param>
+/// <param name="From">When.</param>
+public sealed record DayReminderView(
+    string Key,
+    string Says,
+    string About,
+    DateOnly Due,
+    double Minutes,
+    string Name,
+    DateTimeOffset? From
+);
+
+/// <param name="Of">The reminder's key.</param>
+public sealed record ReminderDoneRequest(Guid Key, int SeenVersion, string? Of) : IShopWrite;
 
 /// <summary>A day's work against its hours.</summary>
 public sealed record DayLoadView(DateOnly Day, double WorkHours, double OpenHours);
@@ -81,6 +110,7 @@ public sealed record DayView(
     IReadOnlyList<SpanView> Open,
     IReadOnlyList<DayNowView> Nows,
     IReadOnlyList<DayJobView> Jobs,
+    IReadOnlyList<DayReminderView> Reminders,
     IReadOnlyList<DayLoadView> Load,
     string Moved,
     string Says,
@@ -120,8 +150,26 @@ public sealed record HoursOfView(long Of, string Name, IReadOnlyList<WeekdayView
 /// <summary>A single day that differs.</summary>
 public sealed record DayOffView(long Of, string Name, DateOnly Day, string Hours, string Why);
 
+/// <summary>A kind of work.</summary>
+public sealed record WorkKindView(string Id, string Name);
+
+/// <summary>Kinds of work that a person leaves to others.</summary>
+public sealed record LeavesView(long Of, string Name, IReadOnlyList<string> Kinds);
+
+/// <summary>What the day keeps to.</summary>
+/// <param name="Corners">Machines that may stand open at the same time; 0 for as many as come.</param>
+/// <param name="Aired">Hours for loud and smelly work; empty for any open hour.</param>
+public sealed record DayRulesView(int Corners, string Aired, IReadOnlyList<WorkKindView> Kinds, IReadOnlyList<LeavesView> Leaves);
+
 /// <summary>All hours.</summary>
-public sealed record HoursView(int Version, IReadOnlyList<HoursOfView> People, IReadOnlyList<DayOffView> Days);
+public sealed record HoursView(int Version, IReadOnlyList<HoursOfView> People, IReadOnlyList<DayOffView> Days, DayRulesView Rules);
+
+/// <param name="Key">The write's key.</param>
+/// <param name="SeenVersion">The version of the shop that was seen.</param>
+/// <param name="Rule">Corners, Aired or Leaves.</param>
+/// <param name="Of">The person; 0 for the shop.</param>
+/// <param name="Value">The number of places, spans of hours, or kinds of work with blanks between.</param>
+public sealed record DayRuleRequest(Guid Key, int SeenVersion, string? Rule, long Of, string? Value) : IShopWrite;
 
 /// <summary>How minutes have done for one step, model or person.</summary>
 /// <param name="What">step, model or person.</param>

@@ -16,6 +16,7 @@ namespace SideBench.Web.Features.Day;
 /// <summary>A plan with what it was made of.</summary>
 /// <param name="At">The moment it is of.</param>
 /// <param name="Rows">The jobs of the plan, in its order.</param>
+/// <param name="Reminders">Reminders of the plan, after the jobs.</param>
 /// <param name="Plan">The plan.</param>
 /// <param name="Ends">How its jobs may end.</param>
 /// <param name="Open">The shop's open spans.</param>
@@ -26,6 +27,7 @@ namespace SideBench.Web.Features.Day;
 internal sealed record MadePlan(
     DateTimeOffset At,
     IReadOnlyList<JobRow> Rows,
+    IReadOnlyList<DayReminder> Reminders,
     DayPlan Plan,
     IReadOnlyList<DayEnd> Ends,
     IReadOnlyList<(DateTimeOffset From, DateTimeOffset To)> Open,
@@ -44,7 +46,14 @@ internal sealed record MadePlan(
 }
 
 /// <summary>Makes the plan of the day from all jobs that are here, and keeps it until something changes or a minute has gone by.</summary>
-public sealed class DayDesk(JobStore jobs, EntryStore entries, PeopleStore people, BenchBooks books, TimeProvider clock) : IDisposable
+public sealed class DayDesk(
+    JobStore jobs,
+    EntryStore entries,
+    PeopleStore people,
+    DayReminders reminders,
+    BenchBooks books,
+    TimeProvider clock
+) : IDisposable
 {
     private readonly SemaphoreSlim making = new(1, 1);
     private const int MostLines = 20_000;
@@ -52,7 +61,11 @@ public sealed class DayDesk(JobStore jobs, EntryStore entries, PeopleStore peopl
     private MadePlan? made;
     private ((long Hour, Shop Shop) Of, DayMinutes Minutes)? learnt;
 
-    private DayNumbers Numbers => books.Shop.Numbers.Of<DayNumbers>();
+    /// <summary>House numbers, with the places that this shop has.</summary>
+    internal DayNumbers Numbers => books.Shop.Numbers.Of<DayNumbers>() with { Corners = Rules.Corners };
+
+    /// <summary>What the day keeps to.</summary>
+    internal DayRules Rules => DayRules.Of(books.ShopLines, books.Shop.Numbers.Of<DayNumbers>());
 
     /// <summary>The hours as they are set.</summary>
     internal ShopHours Hours => ShopHours.Of(books.ShopLines, Numbers);
@@ -112,22 +125,22 @@ public sealed class DayDesk(JobStore jobs, EntryStore entries, PeopleStore peopl
 
     private async Task<MadePlan> Make(IReadOnlyList<JobRow> rows, DateTimeOffset now, string stamp, CancellationToken cancel)
     {
-        var (numbers, hours, zone) = (Numbers, Hours, clock.LocalTimeZone);
+        var (numbers, hours, rules, zone) = (Numbers, Hours, Rules, clock.LocalTimeZone);
+        List<(double From, double To)> Ahead(long person, IReadOnlyList<HourSpan>? within = null) =>
+            [
+                .. hours
+                    .Ahead(person, now, numbers.AheadDays, zone, within)
+                    .Select(s => ((s.From - now).TotalMinutes, (s.To - now).TotalMinutes)),
+            ];
         var bench = await Bench(cancel);
         var minutes = await Minutes(cancel);
         List<DayHand> hands =
         [
-            .. bench.Select(p => new DayHand(
-                p.Id.Value,
-                p.Name,
-                [
-                    .. hours
-                        .Ahead(p.Id.Value, now, numbers.AheadDays, zone)
-                        .Select(s => ((s.From - now).TotalMinutes, (s.To - now).TotalMinutes)),
-                ]
-            )
+            .. bench.Select(p => new DayHand(p.Id.Value, p.Name, Ahead(p.Id.Value))
             {
                 Pace = minutes.Pace(p.Id.Value),
+                Aired = rules.Aired.Count == 0 ? null : Ahead(p.Id.Value, rules.Aired),
+                Barred = rules.Barred(p.Id.Value, numbers),
             }),
         ];
         var here = new List<(JobRow Row, DayJob Job, IReadOnlyList<Entry> Lines)>();
@@ -156,14 +169,18 @@ public sealed class DayDesk(JobStore jobs, EntryStore entries, PeopleStore peopl
 
         var on = On(here, bench, hands, numbers, now);
         List<DayJob> all = [.. here.Select((h, i) => on.TryGetValue(i, out var hand) ? OnNow(h.Job, hand, h.Lines[^1].At, now) : h.Job)];
+        var due = await reminders.Standing(rows.Select(r => r.Machine.Value).ToHashSet(), cancel);
+        var open = hours.Ahead(0, now, numbers.AheadDays, zone);
+        all.AddRange(due.Select((r, i) => r.Job(i, Ahead(0), TimeZoneInfo.ConvertTime(now, zone), numbers)));
         var plan = DayPlan.Of(all, hands, numbers);
         var moved = made is { } before ? DayWords.Moved((before.Plan, before.At), (plan, now), numbers) : "";
         return new MadePlan(
             now,
             [.. here.Select(h => h.Row)],
+            due,
             plan,
             DayChances.Of(plan, numbers),
-            hours.Ahead(0, now, numbers.AheadDays, zone),
+            open,
             pins,
                 // What was said stays a while, for whoever looks next.
                 moved.Length > 0

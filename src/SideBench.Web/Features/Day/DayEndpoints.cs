@@ -46,7 +46,7 @@ public static class DayEndpoints
         day.MapGet(
                 "/hours",
                 async (DayDesk desk, BenchBooks books, CancellationToken cancel) =>
-                    Results.Ok(DayViews.Hours(desk.Hours, await desk.Bench(cancel), books))
+                    Results.Ok(DayViews.Hours(desk, await desk.Bench(cancel), books))
             )
             .Produces<HoursView>()
             .Described("getHours", "Hours of the shop and of its people.")
@@ -63,6 +63,17 @@ public static class DayEndpoints
             .Produces<ShopView>()
             .Described("setHours", "Hours of the shop or of a person, for a day of the week or a single day.")
             .For(Act.KeepBook);
+        day.MapPost("/rules", SetRule)
+            .Produces<ShopView>()
+            .Described(
+                "setDayRule",
+                "What the day keeps to: places for open machines, hours for loud and smelly work, what somebody leaves."
+            )
+            .For(Act.KeepBook);
+        day.MapPost("/reminders", Done)
+            .Produces<ShopView>()
+            .Described("doneReminder", "A reminder was seen to: it went back, the customer was called. It does not come again for a while.")
+            .For(Act.Bench);
         day.MapGet("/calendar", Address)
             .Produces<CalendarAddressView>()
             .Described("getCalendarAddress", "The address that calendars fetch the day from.")
@@ -97,7 +108,7 @@ public static class DayEndpoints
             problems.Add(new Problem(DayProblem.NoPerson, "/person", asked));
         if (problems.Count > 0)
             return ProblemResults.Of(problems);
-        var said = WalkIn.Of(made.Plan, made.Ends, hand < 0 ? null : hand, minutes!.Value, books.Shop.Numbers.Of<DayNumbers>());
+        var said = WalkIn.Of(made.Plan, made.Ends, hand < 0 ? null : hand, minutes!.Value, desk.Numbers);
         return Results.Ok(DayViews.WalkIn(made, said, minutes.Value, books));
     }
 
@@ -121,7 +132,7 @@ public static class DayEndpoints
         if (problems.Count > 0)
             return ProblemResults.Of(problems);
         double? at = from is { } time ? Math.Max(0, (time - made.At).TotalMinutes) : null;
-        var said = PinPrice.Of(made.Plan, made.Ends, place, hand < 0 ? null : hand, at, books.Shop.Numbers.Of<DayNumbers>());
+        var said = PinPrice.Of(made.Plan, made.Ends, place, hand < 0 ? null : hand, at, desk.Numbers);
         return Results.Ok(DayViews.Price(made, said, books));
     }
 
@@ -138,7 +149,7 @@ public static class DayEndpoints
         if (!job.IsGood)
             return ProblemResults.Of(job.Problems);
         var made = await desk.Plan(cancel);
-        var numbers = books.Shop.Numbers.Of<DayNumbers>();
+        var numbers = desk.Numbers;
         var open = made.Open.Select(o => ((o.From - made.At).TotalMinutes, (o.To - made.At).TotalMinutes)).ToList();
         var said = DayPromise.Of(
             made.Plan,
@@ -161,6 +172,19 @@ public static class DayEndpoints
         return (
             await desk.Write(http, r, _ => DayKeeping.Hours(r.Of, name, WeekdayOf(r.Weekday), r.Day, r.Hours, r.Why, books.Today))
         ).ToResult();
+    }
+
+    private static async Task<IResult> SetRule(DayRuleRequest r, DayDesk day, ShopDesk desk, HttpContext http)
+    {
+        var name = (await day.Bench(http.RequestAborted)).FirstOrDefault(p => p.Id.Value == r.Of)?.Name;
+        var rule = Enum.TryParse<DayRule>(r.Rule, out var known) && $"{known}" == r.Rule ? known : (DayRule?)null;
+        return (await desk.Write(http, r, _ => DayKeeping.Rule(rule, r.Of, name, r.Value, day.Numbers))).ToResult();
+    }
+
+    private static async Task<IResult> Done(ReminderDoneRequest r, DayReminders reminders, ShopDesk desk, HttpContext http)
+    {
+        var standing = await reminders.Standing(new HashSet<long>(), http.RequestAborted);
+        return (await desk.Write(http, r, _ => DayKeeping.Done(standing, r.Of))).ToResult();
     }
 
     private static DayOfWeek? WeekdayOf(string? text) => Enum.TryParse<DayOfWeek>(text, out var day) && $"{day}" == text ? day : null;
@@ -189,8 +213,11 @@ public static class DayEndpoints
     {
         var bench = await day.Bench(http.RequestAborted);
         var name = bench.FirstOrDefault(p => p.Id.Value == r.Of)?.Name;
+        var made = await day.Plan(http.RequestAborted);
+        var tags = made.Plan.Pieces.FirstOrDefault(p => p.Number == 0 && made.Plan.Jobs[p.Job].Id == id)?.Piece.Tags ?? [];
+        var left = day.Rules.LeftTo(r.Of, tags, day.Numbers).FirstOrDefault();
         return (
-            await desk.Write(http, id, r, on => DayKeeping.Pin(on.Job.State, r.Of, name, r.From, r.Free, books.Now), harmless: true)
+            await desk.Write(http, id, r, on => DayKeeping.Pin(on.Job.State, r.Of, name, r.From, r.Free, left, books.Now), harmless: true)
         ).ToResult();
     }
 }

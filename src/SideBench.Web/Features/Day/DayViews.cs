@@ -28,10 +28,11 @@ internal static class DayViews
             ],
             [.. made.Open.Select(o => new SpanView(o.From, o.To))],
             [.. plan.Hands.Select((h, i) => Now(made, books, h, i))],
-            [.. plan.Jobs.Select((_, j) => Job(made, books, j))],
+            [.. made.Rows.Select((_, j) => Job(made, books, j))],
+            [.. made.Reminders.Select((_, r) => Reminder(made, r))],
             [.. Load(made, zone, numbers)],
             made.Moved,
-            Says(made, numbers),
+            string.Join(' ', new[] { Says(made, numbers), DayWords.NobodyDoes(plan) }.Where(s => s.Length > 0)),
             numbers.Level,
             plan.Cost.Overrun
         );
@@ -39,27 +40,18 @@ internal static class DayViews
 
     /// <summary>A walk-in.</summary>
     public static WalkInView WalkIn(MadePlan made, WalkIn said, double minutes, BenchBooks books) =>
-        new(
-            minutes,
-            [.. said.Harms.Select(h => Harm(made, books, h.Job, h.Loses))],
-            said.LaterMin,
-            said.FirstGap is { } gap ? made.Time(gap) : null
-        );
+        new(minutes, Harms(made, books, said.Harms), said.LaterMin, said.FirstGap is { } gap ? made.Time(gap) : null);
 
     /// <summary>What a pin would do.</summary>
     public static PinPriceView Price(MadePlan made, PinPrice said, BenchBooks books) =>
-        new(
-            [.. said.Harms.Select(h => Harm(made, books, h.Job, h.Loses))],
-            said.Begins is { } begins ? made.Time(begins) : null,
-            made.Time(said.Done)
-        );
+        new(Harms(made, books, said.Harms), said.Begins is { } begins ? made.Time(begins) : null, made.Time(said.Done));
 
     /// <summary>A promise.</summary>
     public static PromiseView Promise(MadePlan made, DayPromise said, BenchBooks books) =>
         new(
             said.Offered is { } offer ? Offer(made, offer) : null,
             [.. said.Times.Select(t => Offer(made, t))],
-            [.. said.Harms.Select(h => Harm(made, books, h.Job, h.Loses))],
+            Harms(made, books, said.Harms),
             books.Shop.Numbers.Of<DayNumbers>().Level
         );
 
@@ -85,8 +77,9 @@ internal static class DayViews
     }
 
     /// <summary>All hours.</summary>
-    public static HoursView Hours(ShopHours hours, IReadOnlyList<PersonRow> bench, BenchBooks books)
+    public static HoursView Hours(DayDesk desk, IReadOnlyList<PersonRow> bench, BenchBooks books)
     {
+        var (hours, rules) = (desk.Hours, desk.Rules);
         static string Text(IEnumerable<HourSpan> spans) => string.Join(' ', spans.Select(s => $"{s.From:HH:mm}-{s.To:HH:mm}"));
         var week = Enum.GetValues<DayOfWeek>().OrderBy(d => (int)(d + 6) % 7).ToList();
         string Name(long of) => of == 0 ? "Shop" : bench.FirstOrDefault(p => p.Id.Value == of)?.Name ?? $"Person {of}";
@@ -111,12 +104,37 @@ internal static class DayViews
                     .Concat(hours.Off.Select(d => new DayOffView(d.Key.Person, Name(d.Key.Person), d.Key.Day, Text(d.Value), "")))
                     .Where(d => d.Day >= books.Today)
                     .OrderBy(d => d.Day),
-            ]
+            ],
+            new DayRulesView(
+                rules.Corners,
+                Text(rules.Aired),
+                [.. desk.Numbers.Kinds.Select(k => new WorkKindView(k.Id, k.Name))],
+                [.. bench.Select(p => new LeavesView(p.Id.Value, p.Name, rules.Leaves.GetValueOrDefault(p.Id.Value) ?? []))]
+            )
         );
     }
 
     private static PromiseTimeView Offer(MadePlan made, PromiseOffer offer) =>
         new(made.Time(offer.At), offer.Holds, DayWords.Tenths(offer.Holds));
+
+    // Machines that are here; a reminder that comes later is no promise to anybody.
+    private static IReadOnlyList<HarmView> Harms(MadePlan made, BenchBooks books, IReadOnlyList<(int Job, double Loses)> harms) =>
+        [.. harms.Where(h => h.Job < made.Rows.Count).Select(h => Harm(made, books, h.Job, h.Loses))];
+
+    private static DayReminderView Reminder(MadePlan made, int at)
+    {
+        var reminder = made.Reminders[at];
+        var piece = made.Plan.Pieces.First(p => p.Job == made.Rows.Count + at);
+        return new DayReminderView(
+            reminder.Key,
+            reminder.Says,
+            reminder.About,
+            reminder.Due,
+            reminder.Minutes,
+            piece.Hand < 0 ? "" : made.Plan.Hands[piece.Hand].Name,
+            piece.Hand < 0 ? null : made.Time(piece.From)
+        );
+    }
 
     private static HarmView Harm(MadePlan made, BenchBooks books, int job, double loses) =>
         new(made.Rows[job].Tag, Machine(made.Rows[job], books), made.Ends[job].Kept ?? 0, (made.Ends[job].Kept ?? 0) - loses);
@@ -134,16 +152,34 @@ internal static class DayViews
         return new DayNowView(hand.Id, hand.Name, here, now, now is null ? [.. steps.Take(ThenPieces)] : [.. steps.Skip(1)]);
     }
 
-    private static DayStepView Step(MadePlan made, BenchBooks books, DayPlaced piece) =>
-        new(
+    private static DayStepView Step(MadePlan made, BenchBooks books, DayPlaced piece)
+    {
+        if (piece.Job >= made.Rows.Count)
+        {
+            var reminder = made.Reminders[piece.Job - made.Rows.Count];
+            return new DayStepView(
+                0,
+                0,
+                reminder.About,
+                piece.Piece.Says,
+                made.Time(piece.From),
+                piece.Piece.Hands,
+                $"it is due {reminder.Due:d MMM}",
+                reminder.Key
+            );
+        }
+
+        return new(
             made.Rows[piece.Job].Id.Value,
             made.Rows[piece.Job].Tag,
             Machine(made.Rows[piece.Job], books),
             piece.Piece.Says,
             made.Time(piece.From),
             piece.Piece.Hands,
-            DayWords.Because(made.Plan, made.Ends, piece)
+            DayWords.Because(made.Plan, made.Ends, piece),
+            null
         );
+    }
 
     private static DayJobView Job(MadePlan made, BenchBooks books, int j)
     {
@@ -199,9 +235,13 @@ internal static class DayViews
 
     private static string Says(MadePlan made, DayNumbers numbers)
     {
-        var promised = made.Plan.Jobs.Select((job, j) => (Job: job, made.Ends[j].Kept)).Where(p => p.Kept is not null).ToList();
+        var promised = made
+            .Plan.Jobs.Take(made.Rows.Count)
+            .Select((job, j) => (Job: job, made.Ends[j].Kept))
+            .Where(p => p.Kept is not null)
+            .ToList();
         if (promised.Count == 0)
-            return made.Plan.Jobs.Count == 0 ? "No machine needs hands." : "Nothing was promised for a time.";
+            return made.Rows.Count == 0 ? "No machine needs hands." : "Nothing was promised for a time.";
         var least = promised.MinBy(p => p.Kept);
         var firm = promised.Count(p => p.Kept >= numbers.Level);
         return firm == promised.Count

@@ -24,7 +24,7 @@ internal static class SlotLives
             .Where(e => !on.IsAsBought || e.Index > 0)
             .OrderBy(e => e.Event.At)
             .TakeLast(MostMoments)
-            .Select(e => Moment(history with { Events = [.. history.Events.Take(e.Index + 1)] }, e.Event, numbers));
+            .Select(e => Moment(history with { Events = [.. history.Events.Take(e.Index + 1)] }, e.Event, numbers.For(model, type)));
         return new SlotLifeView(panel, slot.Ink, type.Fill.Value, type.Reserve.Value, [.. moments]);
     }
 

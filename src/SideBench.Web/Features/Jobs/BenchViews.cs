@@ -4,6 +4,7 @@ using SideBench.Core.Jobs;
 using SideBench.Core.Record;
 using SideBench.Data.Jobs;
 using SideBench.Web.Features.Machines;
+using SideBench.Web.Features.Own;
 using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Jobs;
@@ -16,7 +17,7 @@ public static class BenchViews
         new(
             Job(row, job, books),
             Machine(row, job),
-            Diagnosis(job),
+            Diagnosis(job, entries, books),
             StripDown(job.State),
             new InkSection(Feed(job)),
             Record(entries, job.State)
@@ -73,7 +74,7 @@ public static class BenchViews
         );
     }
 
-    private static DiagnosisSection Diagnosis(JobCase job) =>
+    private static DiagnosisSection Diagnosis(JobCase job, IReadOnlyList<Entry> entries, BenchBooks books) =>
         new(
             job.Book.Complaint.Name,
             Stations(job),
@@ -89,7 +90,8 @@ public static class BenchViews
             job.Odds.Contradicted,
             Schools(job),
             Endable(job),
-            BookNote(job)
+            BookNote(job),
+            OwnMeasured.On(job.Book.Model, entries, books)
         );
 
     private static StripDownSection StripDown(JobState state) =>
@@ -212,7 +214,8 @@ public static class BenchViews
                     r.Slot,
                     InkOf(job, r.Slot),
                     r.Fit,
-                    r.IsSure
+                    r.IsSure,
+                    r.Code
                 )),
         ];
 

@@ -25,7 +25,8 @@ public sealed record AnswerRequest(
     int Thread = 0,
     double? CoveragePct = null,
     int Slot = 0,
-    bool Before = false
+    bool Before = false,
+    string? Code = null
 ) : IJobWrite;
 
 public sealed record MendRequest(
@@ -261,7 +262,8 @@ public sealed record DiagnosisSection(
     bool Contradicted,
     IReadOnlyList<JobSchoolView> Schools,
     IReadOnlyList<CauseChoice> Endable,
-    string BookNote
+    string BookNote,
+    int Measured
 );
 
 /// <summary>Opening up: what is off, open or inside.</summary>
@@ -323,7 +325,8 @@ public sealed record ReadingView(
     int Slot,
     string Ink,
     double FitRatio,
-    bool Sure
+    bool Sure,
+    string Code
 );
 
 public sealed record CauseView(string Id, string Name, double Ratio, double MendedRatio);

@@ -76,7 +76,7 @@ public static class JobsEndpoints
             Act.Bench,
             "answerFinding",
             "Tells what a finding showed.",
-            (r, on) => BenchWork.Answer(on.Job, r.Finding, r.Outcome, r.Quantity, NewId, r.CoveragePct, r.Slot, r.Before)
+            (r, on) => BenchWork.Answer(on.Job, r.Finding, r.Outcome, r.Quantity, NewId, r.CoveragePct, r.Slot, r.Before, r.Code ?? "")
         );
         jobs.MapJobWrite<MendRequest>(
             "/repairs",

@@ -125,29 +125,17 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
         }
 
         var kept = PictureCodec.Jpeg(image.Value, KeptQuality);
-        // Seen too long ago it will be refused, or is answered as it was before: nothing of it is stored now.
-        var isStale = write("").SeenVersion != loaded.Row.Version;
-        var print = isStale
-            ? PictureStore.Fingerprint(kept)
-            : await pictures.Keep(kept, image.Value.Width, image.Value.Height, books.Now, cancel);
+        var print = PictureStore.Fingerprint(kept);
         var sheet = NameOf(taking.Key);
         var way = new SheetWay(taking.Way, print, taking.IsMadeUp);
-        var written = await desk.Write(
-            http,
-            id,
-            write(print),
-            on =>
-                SheetKeeping.Take(
-                    on.Job,
-                    sheet,
-                    way,
-                    [.. reading.Units.Select(UnitLine.Of)],
-                    reading,
-                    Numbers,
-                    on.Other,
-                    JobsEndpoints.NewId
-                )
-        );
+        Outcome<IReadOnlyList<EntryBody>> Taken(JobCase of, Func<int, JobCase> other) =>
+            SheetKeeping.Take(of, sheet, way, [.. reading.Units.Select(UnitLine.Of)], reading, Numbers, other, JobsEndpoints.NewId);
+
+        // What will be refused leaves no picture behind: seen too long ago, or on a job that takes no more.
+        var isTaken = Taken(job.Value, other => books.Case(loaded, other).Value).IsGood;
+        if (isTaken && write("").SeenVersion == loaded.Row.Version)
+            await pictures.Keep(kept, image.Value.Width, image.Value.Height, books.Now, cancel);
+        var written = await desk.Write(http, id, write(print), on => Taken(on.Job, on.Other));
         return written.IsGood ? new SheetTakenView(sheet, written.Value.Job.Version, null) : written.Problems.ToList();
     }
 

@@ -1,4 +1,3 @@
-using SideBench.Packs;
 using SideBench.Web.Features.Practice;
 
 namespace SideBench.Web.Features.Own;
@@ -20,6 +19,32 @@ public sealed record KindRequest(
 public sealed record FigureRequest(Guid Key, int SeenVersion, string? Model, string? Pointer, double? Value, bool Measured, bool IsSure)
     : IShopWrite;
 
+/// <summary>A measurement of the record.</summary>
+/// <param name="Key">Its name.</param>
+/// <param name="IsFarOff">So far from what was expected that it is asked about before it counts.</param>
+public sealed record MeasuredView(
+    string Key,
+    string Pointer,
+    string Name,
+    string Unit,
+    double Value,
+    double Low,
+    double High,
+    bool IsFarOff,
+    string Says,
+    DateTimeOffset At,
+    long Machine,
+    string Serial
+);
+
+/// <summary>Measurements of the record that are not in the model's figures yet.</summary>
+public sealed record MeasuredListView(int Version, IReadOnlyList<MeasuredView> Open);
+
+/// <summary>Measurements of the record go into a model's figures.</summary>
+/// <param name="Of">Which; null for all that are not far off.</param>
+/// <param name="IsSure">Whether one that is far off is so.</param>
+public sealed record MeasuredRequest(Guid Key, int SeenVersion, string? Model, string? Of, bool IsSure) : IShopWrite;
+
 /// <summary>What is told of a model beside its figures.</summary>
 public sealed record AboutRequest(
     Guid Key,
@@ -31,14 +56,34 @@ public sealed record AboutRequest(
     IReadOnlyList<OwnSlot>? Slots
 ) : IShopWrite;
 
-public sealed record OwnSlot(int Panel, string Ink, string InkKind, string Cartridge, string Bay, int FromFront, int FromBack);
+public sealed record OwnSlot(int Panel, string? Ink, string? InkKind, string? Cartridge, string? Bay, int FromFront, int FromBack);
 
 /// <summary>A code with the panel's words.</summary>
 public sealed record CodeRequest(Guid Key, int SeenVersion, string? Model, string? Code, string? Says, string? Complaint, string? Reads)
     : IShopWrite;
 
 /// <summary>An opening: what came off, in order.</summary>
-public sealed record OpeningTaughtRequest(Guid Key, int SeenVersion, string? Model, IReadOnlyList<TaughtPart>? Parts) : IShopWrite;
+public sealed record OpeningTaughtRequest(Guid Key, int SeenVersion, string? Model, IReadOnlyList<PartOff>? Parts) : IShopWrite;
+
+/// <summary>A part as it came off.</summary>
+public sealed record PartOff(
+    string? Name,
+    string? View,
+    string? Way,
+    int Screws,
+    string? Driver,
+    double LengthMm,
+    bool IsCollared,
+    bool IsLoosenOnly,
+    int Catches,
+    IReadOnlyList<string>? Cables,
+    string? Caution,
+    double Minutes
+);
+
+/// <summary>What came off on a job, to be taught as an opening.</summary>
+/// <param name="Tag">The job's tag.</param>
+public sealed record OpenedView(int Tag, IReadOnlyList<PartOff> Parts);
 
 /// <summary>A file of models to take in.</summary>
 public sealed record ImportRequest(Guid Key, int SeenVersion, string? Text, bool Replace) : IShopWrite;
@@ -47,7 +92,9 @@ public sealed record ImportRequest(Guid Key, int SeenVersion, string? Text, bool
 public sealed record SheetTaughtRequest(Guid Key, int SeenVersion, string? Model, string? Layout, Dictionary<string, int>? Slots)
     : IShopWrite;
 
-public sealed record KindQuestion(string Axis, string Asks, IReadOnlyList<WordChoice> Options);
+public sealed record KindChoice(string Id, string Name, IReadOnlyDictionary<string, string> Follows);
+
+public sealed record KindQuestion(string Axis, string Asks, IReadOnlyList<KindChoice> Options);
 
 public sealed record ModelLine(string Id, string Name, string Kind, bool IsOwn, int Version, int Defaults, string SerialPrefix);
 
@@ -76,7 +123,9 @@ public sealed record ModelFigureView(
 
 public sealed record OwnCodeView(string Code, string Says, string Complaint, string Reads);
 
-public sealed record TaughtPartView(string Id, string Name, string View, IReadOnlyList<string> After, int Seen, double Minutes);
+public sealed record TaughtPartView(string Id, string Name, string View, string Way, IReadOnlyList<string> After, int Seen, double Minutes);
+
+public sealed record UsualPartView(string Name, string View, string Way, double Minutes);
 
 public sealed record HelpView(string Pointer, string Name, string Why);
 
@@ -102,6 +151,7 @@ public sealed record ModelPageView(
     IReadOnlyList<WordChoice> Complaints,
     string Sheet,
     int Openings,
+    IReadOnlyList<UsualPartView> UsualParts,
     IReadOnlyList<TaughtPartView> Parts,
     IReadOnlyList<string> History
 );
@@ -111,11 +161,19 @@ public sealed record ImportLine(string Sort, string Id, string Name, int Brings,
 
 public sealed record ImportLook(IReadOnlyList<ImportLine> Files);
 
+/// <summary>A channel of a taught layout as it lies over its picture.</summary>
+/// <param name="Path">Its dashes, as an SVG path in the picture's points.</param>
+/// <param name="X">Left end of its nozzle 1.</param>
+/// <param name="Y">Where that is from the top.</param>
+public sealed record LaidChannelView(string Id, int Nozzles, string Path, double X, double Y);
+
 /// <summary>What a picture taught, before it is kept.</summary>
+/// <param name="Width">The picture, upright, points.</param>
 public sealed record TaughtSheetView(
     string Layout,
-    IReadOnlyList<string> Channels,
-    IReadOnlyList<int> Nozzles,
+    IReadOnlyList<LaidChannelView> Channels,
+    int Width,
+    int Height,
     IReadOnlyList<string> Doubts,
     IReadOnlyList<string> Asks
 );

@@ -3,6 +3,10 @@ using SideBench.Core.Identity;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Nozzles.Teaching;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Own;
+using SideBench.Core.Record;
+using SideBench.Data.Jobs;
+using SideBench.Data.Record;
 using SideBench.Devices.Pictures;
 using SideBench.Packs;
 using SideBench.Web.Features.Nozzles;
@@ -91,16 +95,80 @@ public static class OwnEndpoints
         );
         models.MapShopWrite<ImportRequest>("/import", Act.KeepBook, "importModels", "Takes models in.", (r, b, _) => Keeping(b).Import(r));
         models
+            .MapGet(
+                "/{model}/measured",
+                async (string model, EntryStore entries, BenchBooks books, CancellationToken cancel) =>
+                    books.Shop.Models.TryGetValue(model, out var known)
+                        ? Results.Ok(OwnViews.Measured(books, known, await new OwnMeasured(entries, books).Open(known, cancel)))
+                        : ProblemResults.Of([new Problem(ProblemCode.UnknownModel, "", model)])
+            )
+            .Produces<MeasuredListView>()
+            .Described("getMeasured", "What the record of a model's machines measured by the way, and is not in its figures yet.")
+            .For(Act.Read);
+        models
+            .MapGet("/{model}/opened", Opened)
+            .Produces<OpenedView>()
+            .Described("getOpened", "What came off on a job, in order, as an opening can be taught from it.")
+            .For(Act.Read);
+        models
+            .MapPost("/measured", TakeMeasured)
+            .Produces<ShopView>()
+            .Described("takeMeasured", "Measurements of the record go into a model's figures.")
+            .For(Act.Bench);
+        models
             .MapPost("/import/look", (ImportRequest request, BenchBooks books) => Keeping(books).Look(request).ToResult())
             .Produces<ImportLook>()
             .Described("lookAtModels", "What a file of models would change; nothing is written.")
             .For(Act.KeepBook);
         models
             .MapPost("/sheets/look", LookAtSheet)
-            .DisableAntiforgery()
             .Produces<TaughtSheetView>()
             .Described("teachSheet", "What a picture of a good sheet teaches; nothing is written.")
             .For(Act.Bench);
+    }
+
+    private static async Task<IResult> Opened(string model, long? job, JobStore jobs, BenchBooks books, CancellationToken cancel)
+    {
+        if (!books.Shop.Graphs.TryGetValue(model, out var graph))
+            return ProblemResults.Of([new Problem(ProblemCode.UnknownModel, "", model)]);
+        if (await jobs.Load(new JobId(job ?? 0), cancel) is not { } loaded || loaded.Row.ModelId != model)
+            return ProblemResults.Of([new Problem(ProblemCode.UnknownJob, "/job", job ?? 0)]);
+        var parts = OpeningSeen.Of(TakenBack.Without(loaded.Entries), graph, books.Shop.Numbers.Of<OwnNumbers>());
+        return Results.Ok(
+            new OpenedView(
+                loaded.Row.Tag,
+                [
+                    .. parts.Select(p => new PartOff(
+                        p.Name,
+                        p.View,
+                        p.Way,
+                        p.Screws,
+                        p.Driver,
+                        p.LengthMm,
+                        p.IsCollared,
+                        p.IsLoosenOnly,
+                        p.Catches,
+                        p.Cables,
+                        p.Caution,
+                        p.Minutes
+                    )),
+                ]
+            )
+        );
+    }
+
+    private static async Task<IResult> TakeMeasured(
+        MeasuredRequest r,
+        EntryStore entries,
+        ShopDesk desk,
+        BenchBooks books,
+        HttpContext http
+    )
+    {
+        var open = books.Shop.Models.TryGetValue(r.Model ?? "", out var model)
+            ? await new OwnMeasured(entries, books).Open(model, http.RequestAborted)
+            : [];
+        return (await desk.Write(http, r, _ => Keeping(books).Measured(r, [.. open.Select(f => f.Measure)]))).ToResult();
     }
 
     private static OwnKeeping Keeping(BenchBooks books) => new(books);
@@ -124,24 +192,17 @@ public static class OwnEndpoints
         var numbers = books.Shop.Numbers.Of<SheetNumbers>();
         string[] told = [.. (names ?? "").Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)];
         var with = new TeachWith($"{known.Id}-sheet", $"{known.FullName} nozzle sheet", told, PictureResolution.Dpi(file), null);
-        var taught = await turn.Take(
+        var view = await turn.Take<Outcome<TaughtSheetView>>(
             () =>
-                PictureCodec.Read(file) is { IsGood: true } image
-                    ? LayoutTeacher.Teach(image.Value, with, numbers.Teach, numbers.Pattern)
-                    : PictureCodec.Read(file).Problems.ToList(),
+            {
+                var image = PictureCodec.Read(file);
+                if (!image.IsGood)
+                    return image.Problems.ToList();
+                var taught = LayoutTeacher.Teach(image.Value, with, numbers.Teach, numbers.Pattern);
+                return taught.IsGood ? OwnViews.Taught(taught.Value, image.Value) : taught.Problems.ToList();
+            },
             cancel
         );
-        if (!taught.IsGood)
-            return ProblemResults.Of(taught.Problems);
-        var layout = taught.Value.Layout;
-        return Results.Ok(
-            new TaughtSheetView(
-                LayoutWriter.Write(layout, "Taught from a picture of a good sheet."),
-                [.. layout.Units.Select(u => u.Id)],
-                [.. layout.Units.Select(u => u.Nozzles)],
-                taught.Value.Doubts,
-                taught.Value.Asks
-            )
-        );
+        return view.ToResult();
     }
 }

@@ -16,6 +16,8 @@ namespace SideBench.Web.Features.Own;
 internal sealed class OwnKeeping(BenchBooks books)
 {
     private const int LongestText = 120;
+    private const int LongestWhy = 400;
+    private const double LeastFactor = 1.0001;
     private const int LongestImport = 4_000_000;
     private OwnNumbers Numbers => books.Shop.Numbers.Of<OwnNumbers>();
 
@@ -78,14 +80,14 @@ internal sealed class OwnKeeping(BenchBooks books)
                 if (problems.Count > 0)
                     return problems;
                 var value = r.Value!.Value;
-                var figures = file["taught"]!["figures"]!.AsObject();
+                var figures = FiguresOf(file);
                 if (!r.Measured || figure.Value <= 0 || model.Taught?.Figures.GetValueOrDefault(figure.Pointer) is not { } known)
                 {
                     // What is told is taken as it is; what nobody believed anything of is what was measured.
                     KindFile.Set(file, figure.Pointer, value);
                     figures.Remove(figure.Pointer);
                     if (r.Measured)
-                        figures[figure.Pointer] = Known(Numbers.MeasuredFactor[figure.Unit], 1);
+                        figures[figure.Pointer] = Known(Numbers.MeasuredFactor[figure.Unit], 1, []);
                     return $"{figure.Name}, {(r.Measured ? "measured" : "told")}: {value:0.####} {figure.Unit}";
                 }
 
@@ -99,10 +101,60 @@ internal sealed class OwnKeeping(BenchBooks books)
                 if (!belief.IsGood)
                     return belief.Problems.ToList();
                 KindFile.Set(file, figure.Pointer, belief.Value.Value);
-                figures[figure.Pointer] = Known(belief.Value.Factor, belief.Value.Seen);
+                figures[figure.Pointer] = Known(belief.Value.Factor, belief.Value.Seen, known.From);
                 return $"{figure.Name}, measured {value:0.####}, now {belief.Value.Value:0.####} {figure.Unit}";
             }
         );
+
+    /// <summary>Measurements of the record.</summary>
+    public Outcome<IReadOnlyList<EntryBody>> Measured(MeasuredRequest r, IReadOnlyList<BenchMeasure> open) =>
+        Changed(
+            r.Model,
+            (file, model) =>
+            {
+                // Oldest first: each moves what the next is held against.
+                List<BenchMeasure> asked = [.. open.Reverse().Where(m => r.Of is null || m.Key == r.Of)];
+                var (figures, taken, now) = (FiguresOf(file), new List<string>(), new Dictionary<string, FigureBelief>());
+                foreach (var measure in asked)
+                {
+                    var figure = ModelFigures.Find(model, measure.Pointer)!;
+                    var next = now.TryGetValue(measure.Pointer, out var before) ? With(before) : With(BeliefOf(model, figure));
+                    if (!next.IsGood && r.Of is not null)
+                        return next.Problems.ToList();
+                    if (!next.IsGood)
+                        continue;
+                    now[measure.Pointer] = next.Value;
+                    KindFile.Set(file, measure.Pointer, next.Value.Value);
+                    var from = figures[measure.Pointer]?["from"] as JsonArray ?? [];
+                    List<string> keys = [.. from.Select(k => (string)k!).TakeLast(Numbers.MostTaken - 1), measure.Key];
+                    figures[measure.Pointer] = Known(next.Value.Factor, next.Value.Seen, keys);
+                    taken.Add($"{figure.Name}, {measure.Says}: {measure.Value:0.###}, now {next.Value.Value:0.####} {figure.Unit}");
+
+                    Outcome<FigureBelief> With(FigureBelief? known) =>
+                        known is { } belief
+                            ? belief.With(measure.Value, measure.Factor, Numbers.FarOff, r.IsSure, figure.Unit)
+                            : new FigureBelief(measure.Value, measure.Factor, 1);
+                }
+
+                return taken.Count > 0 ? Short(string.Join("; ", taken)) : new Problem(OwnProblem.NoMeasure, "/of", r.Of ?? "");
+            }
+        );
+
+    /// <summary>What is believed of a figure; null where nothing is.</summary>
+    public static FigureBelief? BeliefOf(MachineModel model, ModelFigure figure) =>
+        figure.Value <= 0 ? null
+        : model.Taught?.Figures.GetValueOrDefault(figure.Pointer) is { } known
+            ? new FigureBelief(figure.Value, Math.Max(LeastFactor, known.Factor), known.Seen)
+        : new FigureBelief(figure.Value, LeastFactor, 0);
+
+    // A file that was written by hand says nothing of how well its figures are known.
+    private static JsonObject FiguresOf(JsonObject file)
+    {
+        file["taught"] ??= new JsonObject { ["like"] = "", ["figures"] = new JsonObject() };
+        return file["taught"]!["figures"]!.AsObject();
+    }
+
+    private static string Short(string text) => text.Length <= LongestWhy ? text : $"{text[..LongestWhy]}…";
 
     /// <summary>What is told of a model beside its figures.</summary>
     public Outcome<IReadOnlyList<EntryBody>> About(AboutRequest r) =>
@@ -115,7 +167,8 @@ internal sealed class OwnKeeping(BenchBooks books)
                 Guard.Text(problems, r.WasteAt, "/wasteAt", LongestText, needed: false);
                 foreach (var (caution, i) in (r.Cautions ?? []).Select((c, i) => (c, i)))
                     Guard.Text(problems, caution, $"/cautions/{i}", LongestText * 3, needed: true);
-                foreach (var (slot, i) in (r.Slots ?? []).Select((s, i) => (s, i)))
+                var slots = r.Slots ?? [];
+                foreach (var (slot, i) in slots.Select((s, i) => (s, i)))
                 {
                     Guard.Text(problems, slot.Ink, $"/slots/{i}/ink", LongestText, needed: true);
                     Guard.Word(problems, slot.InkKind, $"/slots/{i}/inkKind", ["dye", "pigment", "transfer", "white"]);
@@ -125,7 +178,7 @@ internal sealed class OwnKeeping(BenchBooks books)
                     Guard.Range(problems, slot.FromBack, $"/slots/{i}/fromBack", 1, model.Slots.Count);
                 }
 
-                if (r.Slots is { } told && !told.Select(s => s.Panel).Order().SequenceEqual(model.Slots.Select(s => s.Panel).Order()))
+                if (r.Slots is not null && !slots.Select(s => s.Panel).Order().SequenceEqual(model.Slots.Select(s => s.Panel).Order()))
                     problems.Add(new Problem(OwnProblem.Contradiction, "/slots", "Every slot of the panel is told once."));
                 var prefix = r.SerialPrefix?.Trim() ?? model.SerialPrefix;
                 if (KindAnswers.PrefixOf(books.Shop.Models.Values.Where(m => m.Id != model.Id), prefix) is { } other)
@@ -137,13 +190,14 @@ internal sealed class OwnKeeping(BenchBooks books)
                     file["wasteAt"] = at.Trim();
                 if (r.Cautions is { } cautions)
                     file["cautions"] = new JsonArray([.. cautions.Select(c => (JsonNode)c.Trim())]);
-                foreach (var slot in r.Slots ?? [])
+                foreach (var slot in slots)
                 {
                     var own = file["slots"]!.AsArray().OfType<JsonObject>().First(s => (int)s["panel"]! == slot.Panel);
-                    if (!slot.Ink.Trim().Equals((string)own["ink"]!, StringComparison.Ordinal))
-                        own["colour"] = ColourOf(slot.Ink.Trim());
-                    (own["ink"], own["inkKind"], own["cartridge"]) = (slot.Ink.Trim(), slot.InkKind, slot.Cartridge.Trim());
-                    (own["bay"], own["fromFront"], own["fromBack"]) = (slot.Bay.Trim(), slot.FromFront, slot.FromBack);
+                    var ink = slot.Ink!.Trim();
+                    if (ink != (string)own["ink"]!)
+                        own["colour"] = ColourOf(ink);
+                    (own["ink"], own["inkKind"], own["cartridge"]) = (ink, slot.InkKind, slot.Cartridge?.Trim() ?? "");
+                    (own["bay"], own["fromFront"], own["fromBack"]) = (slot.Bay?.Trim() ?? "", slot.FromFront, slot.FromBack);
                 }
 
                 return "slots, cautions and where things are";
@@ -154,7 +208,7 @@ internal sealed class OwnKeeping(BenchBooks books)
     public Outcome<IReadOnlyList<EntryBody>> Code(CodeRequest r) =>
         Changed(
             r.Model,
-            (file, model) =>
+            (file, _) =>
             {
                 var problems = new List<Problem>();
                 Guard.Text(problems, r.Code, "/code", 40, needed: true);
@@ -179,7 +233,6 @@ internal sealed class OwnKeeping(BenchBooks books)
                             ["reads"] = r.Reads,
                         }
                 );
-                _ = model;
                 return $"code {code}, “{r.Says!.Trim()}”";
             }
         );
@@ -189,18 +242,36 @@ internal sealed class OwnKeeping(BenchBooks books)
     {
         if (Latest("access", r.Model) is not { } kept)
             return new Problem(OwnProblem.NotOwn, "/model", r.Model ?? "");
-        var next = TaughtAccess.With(JsonNode.Parse(kept.Text)!.AsObject(), r.Parts ?? []);
+        List<TaughtPart> parts = [.. (r.Parts ?? []).Select(PartOf)];
+        var next = TaughtAccess.With(JsonNode.Parse(kept.Text)!.AsObject(), parts);
         return next.IsGood
             ? Tried([
                 kept with
                 {
                     Version = kept.Version + 1,
                     Text = OwnPackFiles.Text(next.Value),
-                    Why = $"opened: {string.Join(", ", r.Parts!.Select(p => p.Name.Trim()))}",
+                    Why = $"opened: {string.Join(", ", parts.Select(p => p.Name.Trim()))}",
                 },
             ])
             : next.Problems.ToList();
     }
+
+    // What was left out is told as nothing, and refused where something is needed.
+    private static TaughtPart PartOf(PartOff p) =>
+        new(
+            p.Name ?? "",
+            p.View ?? "",
+            p.Way ?? "",
+            p.Screws,
+            p.Driver ?? "",
+            p.LengthMm,
+            p.IsCollared,
+            p.IsLoosenOnly,
+            p.Catches,
+            p.Cables ?? [],
+            p.Caution ?? "",
+            p.Minutes
+        );
 
     /// <summary>A layout for a model's sheet.</summary>
     public Outcome<IReadOnlyList<EntryBody>> Sheet(SheetTaughtRequest r)
@@ -210,6 +281,8 @@ internal sealed class OwnKeeping(BenchBooks books)
         var read = LayoutFile.Read("layout", r.Layout ?? "");
         if (!read.IsGood)
             return read.Problems.ToList();
+        if (books.Shop.Models.Values.FirstOrDefault(m => m.Id != kept.Id && m.Sheet?.Layout.Id == read.Value.Id) is { } other)
+            return new Problem(OwnProblem.ModelThere, "/layout", $"The layout {read.Value.Id} of the {other.FullName}");
         var file = JsonNode.Parse(kept.Text)!.AsObject();
         var slots = r.Slots ?? [];
         file["sheet"] = new JsonObject
@@ -307,7 +380,13 @@ internal sealed class OwnKeeping(BenchBooks books)
         return kept with { Version = kept.Version + 1, Text = OwnPackFiles.Text(file), Why = why };
     }
 
-    private static JsonObject Known(double factor, int seen) => new() { ["factor"] = Math.Round(factor, 4), ["seen"] = seen };
+    private static JsonObject Known(double factor, int seen, IReadOnlyList<string> from)
+    {
+        var known = new JsonObject { ["factor"] = Math.Round(factor, 4), ["seen"] = seen };
+        if (from.Count > 0)
+            known["from"] = new JsonArray([.. from.Select(k => (JsonNode)k)]);
+        return known;
+    }
 
     private Outcome<IReadOnlyList<EntryBody>> Tried(IReadOnlyList<OwnFileKept> files)
     {
@@ -315,6 +394,9 @@ internal sealed class OwnKeeping(BenchBooks books)
         var problems = books.Try(then);
         return problems.Count == 0 ? new List<EntryBody>(files) : problems.ToList();
     }
+
+    private bool IsRead(OwnFileKept file) =>
+        file.Sort == "sheet" ? books.Shop.Layouts.ContainsKey(file.Id) : books.Shop.Models.ContainsKey(file.Id);
 
     private OwnFileKept? Latest(string sort, string? id) => books.Own.FirstOrDefault(f => f.Sort == sort && f.Id == id);
 

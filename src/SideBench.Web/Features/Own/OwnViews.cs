@@ -1,7 +1,11 @@
+using System.Globalization;
+using System.Text;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
+using SideBench.Core.Nozzles.Teaching;
 using SideBench.Core.Own;
+using SideBench.Packs;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
 
@@ -19,13 +23,13 @@ internal static class OwnViews
             books.Version,
             [
                 .. books
-                    .Shop.Models.Values.OrderBy(m => m.Taught is null)
+                    .Shop.Models.Values.OrderBy(m => !IsOwn(books, m))
                     .ThenBy(m => m.FullName, StringComparer.Ordinal)
                     .Select(m => new ModelLine(
                         m.Id,
                         m.FullName,
                         m.Kind,
-                        m.Taught is not null,
+                        IsOwn(books, m),
                         m.Version,
                         m.Taught?.Figures.Count(f => f.Value.Seen == 0) ?? 0,
                         m.SerialPrefix
@@ -35,17 +39,20 @@ internal static class OwnViews
                 .. KindAnswers.Questions.Select(q => new KindQuestion(
                     q.Axis,
                     q.Asks,
-                    [.. q.Options.Select(o => new WordChoice(o.Id, o.Says))]
+                    [.. q.Options.Select(o => new KindChoice(o.Id, o.Says, o.Follows))]
                 )),
             ],
             [.. books.Shop.Numbers.Of<SheetNumbers>().Teach.Inks.Select(i => i.Ink)],
-            [.. books.Shop.Models.Values.Where(m => m.Taught is not null).Select(m => m.Id)],
+            [.. books.Own.Where(f => f.Sort == "machine").Select(f => f.Id)],
             [.. books.LeftOut.Select(ProblemText.Line)]
         );
 
     /// <summary>Answers to what the panel says, as a code can be one.</summary>
     public static IEnumerable<(string Id, string Name)> ReadsOf(BenchBooks books) =>
-        books.Shop.Book.Findings.First(f => f.Id == CodeOdds.Finding).Outcomes.Where(o => o.Id != "none").Select(o => (o.Id, o.Label));
+        books
+            .Shop.Book.Findings.First(f => f.Id == CodeOdds.Finding)
+            .Outcomes.Where(o => o.Id != CodeOdds.NoCode)
+            .Select(o => (o.Id, o.Label));
 
     /// <summary>One model.</summary>
     public static ModelPageView One(BenchBooks books, MachineModel model)
@@ -59,7 +66,7 @@ internal static class OwnViews
             model.Id,
             model.FullName,
             model.Kind,
-            model.Taught is not null,
+            IsOwn(books, model),
             model.Version,
             books.Shop.Models.GetValueOrDefault(model.Taught?.Like ?? "")?.FullName ?? "",
             model.SerialPrefix,
@@ -67,17 +74,19 @@ internal static class OwnViews
             model.Cautions,
             [.. model.Slots.Select(s => new OwnSlot(s.Panel, s.Ink, s.InkKind, s.Cartridge, s.Bay, s.FromFront, s.FromBack))],
             [.. figures.Select(f => View(f, model.Taught?.Figures.GetValueOrDefault(f.Pointer)))],
-            [.. Helps(books, model, figures)],
+            [.. Helps(books, model)],
             [.. model.Codes.Select(c => new OwnCodeView(c.Code, c.Says, c.Complaint, c.Reads))],
             [.. ReadsOf(books).Select(o => new WordChoice(o.Id, o.Name))],
             [.. books.Shop.Book.Complaints.Select(c => new WordChoice(c.Id, c.Name))],
             model.Sheet?.Layout.Name ?? "",
             openings.Count,
+            [.. books.Shop.Numbers.Of<OwnNumbers>().UsualParts.Select(p => new UsualPartView(p.Name, p.View, p.Way, p.Minutes))],
             [
                 .. parts.Select(p => new TaughtPartView(
                     p.Id,
                     p.Name,
                     p.View,
+                    p.Way.ToString().ToLowerInvariant(),
                     [.. p.After.SelectMany(line => line).Select(id => graph!.Part(id)?.Name ?? id)],
                     OpeningTaught.Seen(openings, p.Id),
                     p.OutMin
@@ -93,6 +102,63 @@ internal static class OwnViews
         );
     }
 
+    /// <summary>What the record measured.</summary>
+    public static MeasuredListView Measured(BenchBooks books, MachineModel model, IReadOnlyList<OwnMeasured.Found> open)
+    {
+        var farOff = books.Shop.Numbers.Of<OwnNumbers>().FarOff;
+        return new MeasuredListView(
+            books.Version,
+            [
+                .. open.Select(f =>
+                {
+                    var (measure, figure) = (f.Measure, ModelFigures.Find(model, f.Measure.Pointer)!);
+                    return new MeasuredView(
+                        measure.Key,
+                        measure.Pointer,
+                        figure.Name,
+                        figure.Unit,
+                        measure.Value,
+                        measure.Value / measure.Factor,
+                        measure.Value * measure.Factor,
+                        OwnKeeping.BeliefOf(model, figure)?.Off(measure.Value, measure.Factor) > farOff,
+                        measure.Says,
+                        measure.Line.At,
+                        f.Machine,
+                        f.Serial
+                    );
+                }),
+            ]
+        );
+    }
+
+    /// <summary>What a picture taught, laid over it.</summary>
+    public static TaughtSheetView Taught(TaughtLayout taught, PixelImage image) =>
+        new(
+            LayoutWriter.Write(taught.Layout, "Taught from a picture of a good sheet."),
+            [.. taught.Layout.Units.Select(u => Laid(u, taught.Lies))],
+            image.Width,
+            image.Height,
+            taught.Doubts,
+            taught.Asks
+        );
+
+    private static LaidChannelView Laid(SheetUnit unit, PageMap lies)
+    {
+        var path = new StringBuilder();
+        for (var nozzle = 0; nozzle < unit.Nozzles; nozzle++)
+        {
+            var (x, y) = unit.DashAt(nozzle);
+            var (from, to) = (lies.At(x, y), lies.At(x + unit.Block.DashLengthMm, y));
+            path.Append(CultureInfo.InvariantCulture, $"M{from.X:0.#} {from.Y:0.#}L{to.X:0.#} {to.Y:0.#}");
+        }
+
+        var first = unit.DashAt(0);
+        var at = lies.At(first.X, first.Y);
+        return new LaidChannelView(unit.Id, unit.Nozzles, path.ToString(), Math.Round(at.X, 1), Math.Round(at.Y, 1));
+    }
+
+    private static bool IsOwn(BenchBooks books, MachineModel model) => books.Own.Any(f => f.Sort == "machine" && f.Id == model.Id);
+
     private static ModelFigureView View(ModelFigure f, TaughtFigure? known) =>
         new(
             f.Pointer,
@@ -107,40 +173,15 @@ internal static class OwnViews
             f.Most
         );
 
-    // What a figure not known costs: how wide it is, times how many of this shop's jobs ask for it.
-    private static IEnumerable<HelpView> Helps(BenchBooks books, MachineModel model, IReadOnlyList<ModelFigure> figures)
+    private static IEnumerable<HelpView> Helps(BenchBooks books, MachineModel model)
     {
-        if (model.Taught is null)
-            return [];
         var jobs = books.Verdicts.GroupBy(v => v.Complaint).ToDictionary(g => g.Key, g => g.Sum(v => v.Jobs));
-        var helps = books.Shop.Numbers.Of<OwnNumbers>().Helps;
-        return figures
-            .Where(f => model.Taught.IsDefault(f.Pointer))
-            .Select(f =>
-            {
-                var complaints = helps
-                    .Where(h => f.Pointer.StartsWith(h.Key, StringComparison.Ordinal))
-                    .SelectMany(h => h.Value)
-                    .ToHashSet();
-                var asked = complaints.Sum(c => jobs.GetValueOrDefault(c));
-                return (
-                    Figure: f,
-                    Asked: asked,
-                    Cost: Math.Log(model.Taught.Figures[f.Pointer].Factor) * (1 + asked) * (complaints.Count > 0 ? 1 : 0)
-                );
-            })
-            .Where(h => h.Cost > 0)
-            .OrderByDescending(h => h.Cost)
-            .ThenBy(h => h.Figure.Pointer, StringComparer.Ordinal)
-            // One figure of a sort stands for its like: the next most useful is another thing to do.
-            .DistinctBy(h => h.Figure.Pointer.Split('/') is [var sort, _, var last] ? $"{sort}/{last}" : h.Figure.Pointer)
-            .Take(HelpsShown)
+        return FigureHelp
+            .Of(model, books.Shop.Numbers.Of<OwnNumbers>(), jobs, HelpsShown)
             .Select(h => new HelpView(
                 h.Figure.Pointer,
                 h.Figure.Name,
-                h.Asked > 0
-                    ? $"{h.Asked} of this shop’s jobs turned on such a figure."
-                    : "Its band is the widest of those that plans go by."
+                h.Jobs > 0 ? $"{h.Jobs} of this shop’s jobs turned on such a figure." : "Its band is among the widest that plans go by."
             ));
     }
 }

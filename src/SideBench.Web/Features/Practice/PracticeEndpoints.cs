@@ -1,6 +1,7 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Own;
 using SideBench.Core.Record;
 using SideBench.Data.Shop;
 using SideBench.Web.Hosting;
@@ -47,7 +48,10 @@ public static class PracticeEndpoints
             Act.KeepBook,
             "takeShopLineBack",
             "Takes a line about the shop back.",
-            (r, _, entries) => ShopKeeping.Correct(entries, r.Entry, r.Reason ?? "")
+            (r, _, entries) =>
+                OwnCraft.IsLastOf([.. TakenBack.Without(entries)], r.Entry)
+                    ? new Problem(OwnProblem.LastVersion, "/entry")
+                    : ShopKeeping.Correct(entries, r.Entry, r.Reason ?? "")
         );
         shop.MapPost("/packs", ReadPacks)
             .Produces<ShopView>()

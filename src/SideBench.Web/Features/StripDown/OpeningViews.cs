@@ -1,6 +1,7 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
+using SideBench.Core.Own;
 using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
@@ -17,9 +18,16 @@ internal static class OpeningViews
     private const string WayInSection = "Way in";
     private const string WayBackSection = "Way back";
 
-    public static OpeningView Of(JobRow row, JobCase job, BenchBooks books, AccessGraph graph, IReadOnlyList<DueForecast> due, string? run)
+    public static OpeningView Of(
+        LoadedJob loaded,
+        JobCase job,
+        BenchBooks books,
+        AccessGraph graph,
+        IReadOnlyList<DueForecast> due,
+        string? run
+    )
     {
-        var (shop, rules) = (books.Shop, LocalRules.In(books.ShopLines));
+        var (row, shop, rules) = (loaded.Row, books.Shop, LocalRules.In(books.ShopLines));
         var (state, opening, handling) = (job.State, job.State.Opening, shop.Numbers.Of<Handling>());
         var following = opening.Runs.LastOrDefault(r => run is not null ? r.Id == run : r.Ended is null);
         var inWarranty = job.Facts.Context["warranty"] == "in";
@@ -67,7 +75,10 @@ internal static class OpeningViews
             GuideWork.InTheWay(state, "power", false),
             GuideWork.InTheWay(state, "moving", true),
             [.. Changes(job, shop)],
-            [.. opening.StaysChanged.Select(c => $"{c.Key.Replace('-', ' ').Replace(":", ", ")}: {c.Value}")]
+            [.. opening.StaysChanged.Select(c => $"{c.Key.Replace('-', ' ').Replace(":", ", ")}: {c.Value}")],
+            job.Book.Model.Taught is null
+                ? 0
+                : OpeningSeen.Of(TakenBack.Without(loaded.Entries), graph, shop.Numbers.Of<OwnNumbers>()).Count
         );
     }
 

@@ -283,7 +283,8 @@ public sealed record OpeningView(
     IReadOnlyList<string> CannotPower,
     IReadOnlyList<string> CannotMove,
     IReadOnlyList<ChangeView> Changes,
-    IReadOnlyList<string> StaysChanged
+    IReadOnlyList<string> StaysChanged,
+    int CameOff
 );
 
 /// <summary>What the record says of one part.</summary>

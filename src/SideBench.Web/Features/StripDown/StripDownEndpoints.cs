@@ -266,7 +266,7 @@ public static class StripDownEndpoints
         if (books.Shop.Graphs.GetValueOrDefault(job.Value.Book.Model.Id) is not { } graph)
             return ProblemResults.Of(StripDownProblem.NoGraph, "", job.Value.Book.Model.FullName);
         var life = await entries.OfMachine(loaded.Row.Machine, PartLife.Kinds, cancel);
-        return Results.Ok(OpeningViews.Of(loaded.Row, job.Value, books, graph, PartLife.Due(life, graph, books.Now), run));
+        return Results.Ok(OpeningViews.Of(loaded, job.Value, books, graph, PartLife.Due(life, graph, books.Now), run));
     }
 
     private static async Task<IResult> Photo(

@@ -155,8 +155,8 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
                 :job="job"
                 :busy="busy"
                 @tell="
-                  (finding, outcome, quantity, slot) =>
-                    desk.answer({ finding, outcome, quantity, coveragePct: null, slot })
+                  (finding, outcome, quantity, slot, code) =>
+                    desk.answer({ finding, outcome, quantity, coveragePct: null, slot, code })
                 "
               />
               <HeldBack

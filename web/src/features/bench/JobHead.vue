@@ -60,5 +60,12 @@ const late = computed(
       <li><slot /></li>
     </ul>
   </header>
-  <p v-if="job.bookNote" class="mb-2 border-l-4 border-wait bg-wait-tint px-3 py-1.5">{{ job.bookNote }}</p>
+  <p v-if="job.bookNote || job.measured" class="mb-2 border-l-4 border-wait bg-wait-tint px-3 py-1.5">
+    {{ job.bookNote }}
+    <RouterLink v-if="job.measured" class="underline underline-offset-3" :to="`/models/${job.modelId}#measured`">{{
+      job.measured === 1
+        ? 'One measurement of this visit would sharpen its figures'
+        : `${job.measured} measurements of this visit would sharpen its figures`
+    }}</RouterLink>
+  </p>
 </template>

@@ -12,7 +12,9 @@ const props = defineProps<{
   /** A write is on its way. */
   busy: boolean
 }>()
-const emit = defineEmits<{ tell: [finding: string, outcome: string, quantity: number | null, slot: number] }>()
+const emit = defineEmits<{
+  tell: [finding: string, outcome: string, quantity: number | null, slot: number, code: string]
+}>()
 type Reading = Api<'ReadingView'>
 const words = ref('')
 const readings = ref<Reading[]>([])
@@ -47,7 +49,7 @@ function enter() {
 }
 
 function take(r: Reading) {
-  emit('tell', r.finding, r.outcome, r.quantity, r.slot)
+  emit('tell', r.finding, r.outcome, r.quantity, r.slot, r.code)
 }
 </script>
 
@@ -79,6 +81,7 @@ function take(r: Reading) {
         >
           <span>
             <strong>{{ r.says }}{{ r.quantity !== null ? `, ${withUnit(r.quantity, r.unit, 2)}` : '' }}</strong>
+            <span v-if="r.code" class="font-mono"> · {{ r.code }}</span>
             <span v-if="r.ink"> · {{ r.ink.toLowerCase() }}</span>
             <span class="block text-sm font-normal text-soft">{{ r.findingName }}</span>
           </span>

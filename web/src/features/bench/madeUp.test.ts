@@ -61,6 +61,7 @@ export function testBench(more: Partial<Bench> = {}): Bench {
     schools: [],
     endable: [],
     bookNote: '',
+    measured: 0,
     presets: [
       { kind: 'settle', minutes: 10 },
       { kind: 'dry', minutes: 20 },

@@ -56,7 +56,14 @@ async function send(measured: boolean) {
       <span class="text-sm" :class="figure.isDefault ? 'rounded bg-wait-tint px-1.5 font-bold' : 'text-soft'">{{
         from
       }}</span>
-      <button v-if="mayTeach" type="button" class="press" :aria-expanded="open" @click="open = !open">
+      <button
+        v-if="mayTeach"
+        type="button"
+        class="press"
+        :aria-expanded="open"
+        :disabled="desk.busy.value"
+        @click="open = !open"
+      >
         Tell<span class="sr-only"> {{ figure.name }}</span>
       </button>
     </div>

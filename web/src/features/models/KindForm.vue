@@ -32,16 +32,9 @@ const missing = computed(
 )
 
 function answer(axis: string, option: string) {
-  form.value.axes = { ...form.value.axes, [axis]: option }
   // What follows from an answer is filled in, and can be changed.
-  const follow: Record<string, Record<string, string>> = {
-    'delivery tank': { cartridge: 'none', chips: 'count' },
-    'headPlace cartridge': { head: 'thermal', delivery: 'carriage', spares: 'no' },
-    'waste box': { drainOut: 'no' },
-    'waste tank': { drainOut: 'no' },
-    'waste cartridge': { drainOut: 'no' },
-  }
-  form.value.axes = { ...form.value.axes, ...(follow[`${axis} ${option}`] ?? {}) }
+  const follows = props.view.asked.find((q) => q.axis === axis)?.options.find((o) => o.id === option)?.follows
+  form.value.axes = { ...form.value.axes, [axis]: option, ...follows }
 }
 async function make() {
   const f = form.value
@@ -170,7 +163,7 @@ async function make() {
       </FieldRow>
     </div>
     <button type="submit" class="press press-main" :disabled="desk.busy.value || missing > 0">
-      {{ missing ? `${missing} answers to go` : 'Make the model' }}
+      {{ missing ? `${missing} ${missing === 1 ? 'answer' : 'answers'} to go` : 'Make the model' }}
     </button>
   </form>
 </template>

@@ -6,6 +6,7 @@ import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import AboutPart from './AboutPart.vue'
 import CodesPart from './CodesPart.vue'
 import FigureRow from './FigureRow.vue'
+import MeasuredPart from './MeasuredPart.vue'
 import OpeningPart from './OpeningPart.vue'
 import SheetPart from './SheetPart.vue'
 import { useModel } from './useModels'
@@ -49,6 +50,7 @@ const mayTeach = computed(() => session.mayBench && model.value?.isOwn === true)
       <p v-if="!model.isOwn" class="panel mb-3">
         It comes with the house pack and is changed there. To teach one of your own, make a model like it.
       </p>
+      <MeasuredPart v-if="model.isOwn" :model="model.id" :desk="desk" :may-teach="mayTeach" />
       <section v-if="model.help.length" class="panel mb-3" aria-labelledby="help-title" data-testid="help">
         <h2 id="help-title" class="text-xl">What would help most</h2>
         <ol class="list-decimal pl-6">

@@ -23,7 +23,7 @@ const making = ref(new URLSearchParams(location.search).has('new'))
     >
       A machine nobody has seen
     </button>
-    <a class="press" href="/api/models/export">Our own models as one file</a>
+    <a v-if="desk.query.data.value?.own.length" class="press" href="/api/models/export">Our own models as one file</a>
   </div>
   <LoadState
     :pending="desk.query.isPending.value"

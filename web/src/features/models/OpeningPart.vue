@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, dataOf, type Api } from '@/shared/api/client'
 import type { ModelDesk, ModelPageView } from './useModels'
 
 const props = defineProps<{
@@ -25,10 +27,8 @@ interface Removal {
   caution: string
   minutes: number
 }
-const bare = (name: string): Removal => ({
-  name,
-  view: 'top',
-  way: name === 'Mains lead' ? 'unplugged' : 'off',
+const bare = (part: Api<'UsualPartView'>): Removal => ({
+  ...part,
   screws: 0,
   driver: '',
   lengthMm: 0,
@@ -37,24 +37,38 @@ const bare = (name: string): Removal => ({
   catches: 0,
   cables: '',
   caution: '',
-  minutes: name === 'Mains lead' ? 0.5 : 1,
 })
 const off = useStorage<Removal[]>(`side-bench-opening-${props.model.id}`, [])
-// What the family has, and what comes off most machines: one press each.
-const usual = computed(() =>
-  [
-    ...new Set([
-      'Mains lead',
-      ...props.model.parts.map((p) => p.name),
-      'Side cover',
-      'Top cover',
-      'Scanner',
-      'Rear panel',
-      'Head',
-      'Pads',
-    ]),
-  ].filter((n) => !off.value.some((o) => o.name === n)),
-)
+// What came off on a job stands on record already: nobody tells it twice. A draft that was begun is not thrown away.
+const from = ref('')
+const job = Number(useRoute().query.job ?? 0)
+async function fromJob() {
+  const model = props.model.id
+  const seen = await dataOf(
+    api.GET('/api/models/{model}/opened', { params: { path: { model }, query: { job } } }),
+  ).catch(() => null)
+  if (!seen)
+    from.value = 'What came off on the job could not be read now. Load the page again, or press the parts here.'
+  if (!seen?.parts.length) return
+  off.value = seen.parts.map((p) => ({
+    ...p,
+    name: p.name ?? '',
+    view: p.view ?? '',
+    way: p.way ?? '',
+    driver: p.driver ?? '',
+    cables: (p.cables ?? []).join(', '),
+    caution: p.caution ?? '',
+  }))
+  from.value = `As it came off on ${seen.tag}. Look each part over before it is taught.`
+}
+if (job && props.mayTeach && off.value.length === 0) void fromJob()
+// What comes off most machines, and what the family has: one press each, as the family has it.
+const usual = computed(() => {
+  const of = new Map([...props.model.usualParts, ...props.model.parts].map((p) => [p.name, p]))
+  return [...of.values()]
+    .filter((p) => !off.value.some((o) => o.name === p.name))
+    .map(({ name, view, way, minutes }) => ({ name, view, way, minutes }))
+})
 const views = ['front', 'back', 'left', 'right', 'top', 'under']
 async function teach() {
   const parts = off.value.map((o) => ({
@@ -64,7 +78,9 @@ async function teach() {
       .map((c) => c.trim())
       .filter(Boolean),
   }))
-  if (await props.desk.opening({ model: props.model.id, parts })) off.value = []
+  if (!(await props.desk.opening({ model: props.model.id, parts }))) return
+  off.value = []
+  from.value = ''
 }
 </script>
 
@@ -96,10 +112,14 @@ async function teach() {
     <div v-if="mayTeach">
       <h3 class="mb-1 font-bold">I open it now: press each part as it comes off</h3>
       <div class="flex flex-wrap gap-1.5">
-        <button v-for="n in usual" :key="n" type="button" class="press" @click="off = [...off, bare(n)]">
-          {{ n }}
+        <button v-for="p in usual" :key="p.name" type="button" class="press" @click="off = [...off, bare(p)]">
+          {{ p.name }}
         </button>
       </div>
+      <p v-if="from" class="mt-2 border-l-4 border-wait bg-wait-tint px-3 py-1.5" role="status">{{ from }}</p>
+      <button v-else-if="job && off.length" type="button" class="press mt-2" @click="fromJob">
+        Begin anew with what came off on the job
+      </button>
       <ol class="mt-2 space-y-2" data-testid="off">
         <li v-for="(o, i) in off" :key="i" class="border-l-4 border-line pl-3">
           <details :open="i === off.length - 1">

@@ -7,6 +7,7 @@ import { createMemoryHistory, createRouter } from 'vue-router'
 import FigureRow from './FigureRow.vue'
 import ImportPart from './ImportPart.vue'
 import KindForm from './KindForm.vue'
+import MeasuredPart from './MeasuredPart.vue'
 import ModelPage from './ModelPage.vue'
 import { useModels } from './useModels'
 
@@ -32,12 +33,20 @@ const view = {
       axis: 'delivery',
       asks: 'Where does its ink come from?',
       options: [
-        { id: 'carriage', name: 'cartridges on the carriage' },
-        { id: 'tank', name: 'tanks filled from bottles' },
+        { id: 'carriage', name: 'cartridges on the carriage', follows: {} },
+        { id: 'tank', name: 'tanks filled from bottles', follows: { cartridge: 'none', chips: 'count' } },
       ],
     },
-    { axis: 'cartridge', asks: 'What is in a cartridge?', options: [{ id: 'none', name: 'no cartridge: tanks' }] },
-    { axis: 'chips', asks: 'What counts its ink?', options: [{ id: 'count', name: 'a count without chips' }] },
+    {
+      axis: 'cartridge',
+      asks: 'What is in a cartridge?',
+      options: [{ id: 'none', name: 'no cartridge: tanks', follows: {} }],
+    },
+    {
+      axis: 'chips',
+      asks: 'What counts its ink?',
+      options: [{ id: 'count', name: 'a count without chips', follows: {} }],
+    },
   ],
   inks: ['black', 'cyan'],
   own: [],
@@ -73,7 +82,11 @@ const model = {
   complaints: [],
   sheet: '',
   openings: 1,
-  parts: [{ id: 'pads', name: 'Pads', view: 'back', after: ['Rear panel'], seen: 1, minutes: 2 }],
+  usualParts: [
+    { name: 'Mains lead', view: 'back', way: 'unplugged', minutes: 0.5 },
+    { name: 'Side cover', view: 'right', way: 'off', minutes: 1.5 },
+  ],
+  parts: [{ id: 'pads', name: 'Pads', view: 'back', way: 'off', after: ['Rear panel'], seen: 1, minutes: 2 }],
   history: [],
 }
 
@@ -111,6 +124,21 @@ const press = async (shown: VueWrapper, says: string) => {
   await flushPromises()
 }
 
+const measured = {
+  key: 'operations/clean-light/mlPerChannel@9-20261128010000',
+  pointer: 'operations/clean-light/mlPerChannel',
+  name: 'Light clean: ink of a channel',
+  unit: 'ml',
+  value: 0.41,
+  low: 0.36,
+  high: 0.47,
+  isFarOff: false,
+  says: 'slot 1 weighed 60 to 58.7 g over 3 runs',
+  at: '2026-11-28T01:00:00Z',
+  machine: 7,
+  serial: 'HS-1',
+}
+
 beforeEach(() => {
   localStorage.clear()
   posted = []
@@ -127,6 +155,25 @@ beforeEach(() => {
   })
 })
 afterEach(() => vi.unstubAllGlobals())
+
+describe('what the record measured', () => {
+  it('is offered with how it was got, and taken with one press; far off only once somebody is sure', async () => {
+    const far = { ...measured, key: 'far', isFarOff: true, says: 'renewed and weighed' }
+    answers['/api/models/heath-solo/measured'] = () => Response.json({ version: 3, open: [measured, far] })
+    const shown = await show(MeasuredPart, (desk) => ({ model: 'heath-solo', desk, mayTeach: true }))
+    expect(shown.text()).toContain('0.41 ml, 0.36 to 0.47')
+    expect(shown.text()).toContain('slot 1 weighed 60 to 58.7 g over 3 runs')
+    const takes = () => shown.findAll('button').filter((b) => b.text().startsWith('Take it'))
+    expect(takes().map((b) => b.attributes('disabled') === undefined)).toEqual([true, false])
+    await takes()[0]!.trigger('click')
+    await flushPromises()
+    expect(posted.at(-1)).toMatchObject(['/api/models/measured', { of: measured.key, isSure: false }])
+    await shown.find('input[type=checkbox]').setValue(true)
+    await takes()[1]!.trigger('click')
+    await flushPromises()
+    expect(posted.at(-1)![1]).toMatchObject({ of: 'far', isSure: true })
+  })
+})
 
 describe('a figure', () => {
   it('is shown with its band and marked as long as it is the family’s', async () => {
@@ -181,7 +228,7 @@ describe('a kind', () => {
     const shown = await show(KindForm, (desk) => ({ view, desk }))
     expect(shown.find('button[type=submit]').text()).toBe('4 answers to go')
     await press(shown, 'tanks filled')
-    expect(shown.find('button[type=submit]').text()).toBe('1 answers to go')
+    expect(shown.find('button[type=submit]').text()).toBe('1 answer to go')
     await press(shown, '+ cyan')
     await press(shown, '+ black')
     await press(shown, '+ black')
@@ -230,9 +277,12 @@ describe('a model’s page', () => {
     await press(shown, 'Teach this opening, 2 parts')
     const [path, body] = posted[0]!
     expect(path).toBe('/api/models/openings')
-    expect((body.parts as { name: string; way: string }[]).map((p) => [p.name, p.way])).toEqual([
-      ['Mains lead', 'unplugged'],
-      ['Pads', 'off'],
+    // As the family has it, until it is told otherwise.
+    expect(
+      (body.parts as { name: string; way: string; minutes: number }[]).map((p) => [p.name, p.way, p.minutes]),
+    ).toEqual([
+      ['Mains lead', 'unplugged', 0.5],
+      ['Pads', 'off', 2],
     ])
     expect(shown.find('[data-testid=off]').text()).toBe('')
   })
@@ -315,8 +365,12 @@ describe('slots and cautions', () => {
 describe('a sheet’s picture', () => {
   const taught = {
     layout: '{"id":"heath-solo-sheet"}',
-    channels: ['K', 'C'],
-    nozzles: [90, 60],
+    channels: [
+      { id: 'K', nozzles: 90, path: 'M10 20L30 20', x: 10, y: 20 },
+      { id: 'C', nozzles: 60, path: 'M50 20L70 20', x: 50, y: 20 },
+    ],
+    width: 100,
+    height: 60,
     doubts: ['Between the blocks there is room for another: a channel may have printed nothing.'],
     asks: ['Where does numbering start? Taken: at the left of the top row, on along the row.'],
   }
@@ -351,6 +405,8 @@ describe('a sheet’s picture', () => {
     expect(sheet.text()).toContain('a channel may have printed nothing')
     expect(sheet.text()).toContain('Where does numbering start?')
     expect(sheet.text()).toContain('90 nozzles, fed by')
+    expect(sheet.find('svg').attributes('viewBox')).toBe('0 0 100 60')
+    expect(sheet.findAll('svg path').map((p) => p.attributes('d'))).toEqual(['M10 20L30 20', 'M50 20L70 20'])
     await press(shown, 'Keep this layout')
     expect(posted[0]).toEqual([
       '/api/models/sheets',

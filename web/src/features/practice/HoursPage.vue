@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
 import { useSession } from '@/shared/state/useSession'
 import LoadState from '@/shared/ui/LoadState.vue'
+import DayRules from './DayRules.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import { useWrites } from '@/shared/write/useWrites'
 
@@ -18,6 +19,7 @@ const writes = useWrites<unknown>({
   refetch: () => query.refetch(),
 })
 const set = writes.write((body: Api<'HoursRequest'>) => dataOf(api.POST('/api/day/hours', { body })))
+const rule = writes.write((body: Api<'DayRuleRequest'>) => dataOf(api.POST('/api/day/rules', { body })))
 const calendar = useQuery({
   queryKey: ['calendar'],
   enabled: owner,
@@ -89,6 +91,7 @@ async function saveDay() {
           </button>
         </form>
       </section>
+      <DayRules :rules="query.data.value.rules" :owner="owner" :busy="writes.busy.value" :set="rule" />
       <section v-if="owner" class="panel p-3" aria-labelledby="calendar-title" data-testid="calendar">
         <h2 id="calendar-title" class="text-lg">A calendar of the day</h2>
         <p>

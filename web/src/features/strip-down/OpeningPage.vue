@@ -193,6 +193,12 @@ useKeys(() => [
           <span class="keycap">G</span> {{ choosing ? 'Back to the step' : 'Guides' }}
         </button>
         <button v-if="may" type="button" class="press" @click="renewing = ''">A part was renewed</button>
+        <RouterLink
+          v-if="session.mayBench && opening.cameOff && !opening.run"
+          class="press"
+          :to="`/models/${opening.modelId}?job=${id}#opening-title`"
+          >Teach what came off, {{ opening.cameOff }}</RouterLink
+        >
       </div>
       <div class="grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
         <WayList class="order-2 lg:order-1" :acts="acts" :shown="act?.key ?? ''" @show="picked = $event" />

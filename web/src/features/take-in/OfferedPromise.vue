@@ -27,18 +27,22 @@ const times = computed(() => {
 </script>
 
 <template>
-  <div v-if="said" class="mt-1" data-testid="offered">
-    <p v-if="said.offered">
+  <!-- Its room is there before it is: a press below it does not move away under the finger. -->
+  <div v-if="model && complaint" class="mt-1 min-h-32" data-testid="offered">
+    <p v-if="!said" class="text-sm text-soft">
+      {{ query.isError.value ? '' : 'Looking at what stands on the bench…' }}
+    </p>
+    <p v-else-if="said.offered">
       <button type="button" class="press" @click="emit('take', said.offered.at)">
         {{ moment(said.offered.at) }} holds {{ percent(said.offered.holds) }}
       </button>
       <span class="ml-2 text-sm text-soft">given what stands on the bench</span>
     </p>
     <p v-else class="text-wait">No time within the days planned holds {{ percent(said.level) }} of the time.</p>
-    <ul class="mt-1 text-sm text-soft">
+    <ul v-if="said" class="mt-1 text-sm text-soft">
       <li v-for="t in times" :key="t.at">{{ moment(t.at) }}: holds {{ t.says }}</li>
     </ul>
-    <p v-for="h in said.harms" :key="h.tag" class="text-sm text-stop">
+    <p v-for="h in said?.harms ?? []" :key="h.tag" class="text-sm text-stop">
       {{ h.tag }}, {{ h.machine }} would hold {{ percent(h.after) }} instead of {{ percent(h.before) }}.
     </p>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { moment, withUnit } from '@/shared/format'
-import type { Day } from './useDay'
+import { reminderPage, type Day } from './useDay'
 
 defineProps<{
   /** The plan. */
@@ -25,8 +25,10 @@ defineProps<{
       </h2>
       <template v-if="n.now">
         <p class="text-lg font-bold">
-          <RouterLink :to="`/bench/${n.now.job}`" class="inline-flex min-h-11 items-center underline underline-offset-3"
-            >{{ n.now.tag }}: {{ n.now.says }}</RouterLink
+          <RouterLink
+            :to="n.now.reminder ? reminderPage(n.now.reminder) : `/bench/${n.now.job}`"
+            class="inline-flex min-h-11 items-center underline underline-offset-3"
+            ><template v-if="n.now.tag">{{ n.now.tag }}: </template>{{ n.now.says }}</RouterLink
           >
         </p>
         <p>
@@ -38,7 +40,9 @@ defineProps<{
       <ol v-if="n.then.length" class="mt-1 text-sm" aria-label="Then">
         <li v-for="t in n.then" :key="t.job + t.from" class="flex gap-2">
           <span class="shrink-0 font-mono">{{ moment(t.from, new Date(now)) }}</span>
-          <span class="min-w-0">{{ t.tag }}: {{ t.says }}</span>
+          <span class="min-w-0"
+            ><template v-if="t.tag">{{ t.tag }}: </template>{{ t.says }}</span
+          >
         </li>
       </ol>
     </section>

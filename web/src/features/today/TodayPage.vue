@@ -8,6 +8,8 @@ import BackupNote from '@/features/accounts/BackupNote.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import DayLines from './DayLines.vue'
+import DaySheet from './DaySheet.vue'
+import DueToo from './DueToo.vue'
 import NowCards from './NowCards.vue'
 import PinDialog from './PinDialog.vue'
 import TodayRow from './TodayRow.vue'
@@ -112,10 +114,12 @@ useKeys(() => [
             @pick="pick($event)"
             @drawn="pick"
           />
+          <DaySheet :day="day" :now="now" />
           <div class="grid gap-2 md:grid-cols-2">
             <WeekLoad :day="day" />
             <WalkIn ref="walkIn" class="no-print" />
           </div>
+          <DueToo :day="day" :now="now" :may="session.mayBench" />
           <PinDialog :job="picked" :day="day" :desk="desk" :to="drawnTo" @close="picked = null" />
         </template>
       </LoadState>

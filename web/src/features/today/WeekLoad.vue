@@ -18,14 +18,14 @@ const share = (work: number, open: number) => `${Math.min(100, open > 0 ? (100 *
       <li
         v-for="d in day.load"
         :key="d.day"
-        class="grid grid-cols-[6.5rem_minmax(0,1fr)_7rem] items-center gap-2 py-0.5"
+        class="grid grid-cols-[6.5rem_minmax(0,1fr)_8.5rem] items-center gap-2 py-0.5"
       >
         <span>{{ name(d.day) }}</span>
         <span class="h-4 rounded border border-edge" aria-hidden="true"
           ><span class="block h-full rounded bg-hands" :style="{ width: share(d.workHours, d.openHours) }"
         /></span>
-        <span class="text-right font-mono text-sm"
-          >{{ withUnit(d.workHours, 'h', 1) }} of {{ Math.round(d.openHours) }}</span
+        <span class="text-right font-mono text-sm whitespace-nowrap"
+          >{{ withUnit(d.workHours, 'h', 1) }} of {{ Math.round(d.openHours * 10) / 10 }}</span
         >
       </li>
     </ul>

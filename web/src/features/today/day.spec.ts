@@ -2,6 +2,7 @@ import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import { RouterLinkStub } from '@vue/test-utils'
 import DayLines from './DayLines.vue'
+import DaySheet from './DaySheet.vue'
 import NowCards from './NowCards.vue'
 import WeekLoad from './WeekLoad.vue'
 import type { Day } from './useDay'
@@ -56,6 +57,49 @@ const day = (more: object = {}) =>
 const now = new Date(2027, 2, 1, 9, 30).getTime()
 const left = (e: { attributes: (name: string) => string | undefined }) =>
   Number(/left: ([\d.]+)%/.exec(e.attributes('style') ?? '')?.[1])
+
+describe('the day on paper', () => {
+  it('lists what hands do today in order, whoever’s they are, with what is due beside', () => {
+    const piece = (says: string, from: string, more: object = {}) => ({
+      says,
+      hand: 1,
+      from,
+      to: from,
+      minutes: 12,
+      ...more,
+    })
+    const reminder = {
+      key: 'k',
+      says: 'Send back Board',
+      about: 'on the shelf',
+      minutes: 10,
+      due: '2027-03-01',
+      name: 'Tom',
+      from: at(10, 15),
+    }
+    const sheet = mount(DaySheet, {
+      props: {
+        day: day({
+          jobs: [
+            job({
+              pieces: [
+                piece('sheet', at(11), { latest: at(11, 30) }),
+                piece('tomorrow', new Date(2027, 2, 2, 9).toISOString()),
+              ],
+            }),
+            job({ id: 2, tag: 415, pieces: [piece('clean', at(10)), piece('no room', at(12), { hand: 0 })] }),
+          ],
+          reminders: [reminder, { ...reminder, says: 'Not today', name: '', from: null }],
+        }),
+        now,
+      },
+    })
+    const rows = sheet.findAll('tbody tr').map((r) => r.text())
+    expect(rows).toHaveLength(3)
+    for (const [i, what] of ['415: clean', 'Send back Board', '412: sheet'].entries()) expect(rows[i]).toContain(what)
+    expect(rows[2]).toMatch(/12.*begin by/)
+  })
+})
 
 describe('the rows of the day', () => {
   it('lay hands and rests where their hours are, and the promise as a flag with its chance', () => {

@@ -2082,6 +2082,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/day/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the day keeps to: places for open machines, hours for loud and smelly work, what somebody leaves. */
+        post: operations["setDayRule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A reminder was seen to: it went back, the customer was called. It does not come again for a while. */
+        post: operations["doneReminder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/day/calendar": {
         parameters: {
             query?: never;
@@ -2287,6 +2321,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/models/{model}/measured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the record of a model's machines measured by the way, and is not in its figures yet. */
+        get: operations["getMeasured"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/{model}/opened": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What came off on a job, in order, as an opening can be taught from it. */
+        get: operations["getOpened"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/measured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Measurements of the record go into a model's figures. */
+        post: operations["takeMeasured"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/models/import/look": {
         parameters: {
             query?: never;
@@ -2478,6 +2563,7 @@ export interface components {
             slot: number;
             /** @default false */
             before: boolean;
+            code?: null | string;
         };
         AnswerWord: {
             outcome: string;
@@ -3095,6 +3181,35 @@ export interface components {
             waitTo: null | string;
             waitSays: string;
         };
+        DayReminderView: {
+            key: string;
+            says: string;
+            about: string;
+            /** Format: date */
+            due: string;
+            /** Format: double */
+            minutes: number;
+            name: string;
+            /** Format: date-time */
+            from: null | string;
+        };
+        DayRuleRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            rule: null | string;
+            /** Format: int64 */
+            of: number;
+            value: null | string;
+        };
+        DayRulesView: {
+            /** Format: int32 */
+            corners: number;
+            aired: string;
+            kinds: components["schemas"]["WorkKindView"][];
+            leaves: components["schemas"]["LeavesView"][];
+        };
         DayStepView: {
             /** Format: int64 */
             job: number;
@@ -3107,6 +3222,7 @@ export interface components {
             /** Format: double */
             minutes: number;
             because: string;
+            reminder: null | string;
         };
         DayView: {
             /** Format: date-time */
@@ -3115,6 +3231,7 @@ export interface components {
             open: components["schemas"]["SpanView"][];
             nows: components["schemas"]["DayNowView"][];
             jobs: components["schemas"]["DayJobView"][];
+            reminders: components["schemas"]["DayReminderView"][];
             load: components["schemas"]["DayLoadView"][];
             moved: string;
             says: string;
@@ -3151,6 +3268,8 @@ export interface components {
             schools: components["schemas"]["JobSchoolView"][];
             endable: components["schemas"]["CauseChoice"][];
             bookNote: string;
+            /** Format: int32 */
+            measured: number;
         };
         DoesView: {
             repair: string;
@@ -3640,6 +3759,7 @@ export interface components {
             version: number;
             people: components["schemas"]["HoursOfView"][];
             days: components["schemas"]["DayOffView"][];
+            rules: components["schemas"]["DayRulesView"];
         };
         ImportLine: {
             sort: string;
@@ -3849,10 +3969,17 @@ export interface components {
             /** Format: double */
             left: number;
         };
+        KindChoice: {
+            id: string;
+            name: string;
+            follows: {
+                [key: string]: string;
+            };
+        };
         KindQuestion: {
             axis: string;
             asks: string;
-            options: components["schemas"]["WordChoice"][];
+            options: components["schemas"]["KindChoice"][];
         };
         KindRequest: {
             /** Format: uuid */
@@ -3876,6 +4003,16 @@ export interface components {
             /** Format: date-time */
             since: null | string;
         };
+        LaidChannelView: {
+            id: string;
+            /** Format: int32 */
+            nozzles: number;
+            path: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         LayoutLine: {
             id: string;
             name: string;
@@ -3890,6 +4027,12 @@ export interface components {
             pageHeightMm: number;
             units: components["schemas"]["UnitShape"][];
             marks: components["schemas"]["MarkShape"][];
+        };
+        LeavesView: {
+            /** Format: int64 */
+            of: number;
+            name: string;
+            kinds: string[];
         };
         LevelRequest: {
             /** Format: uuid */
@@ -4018,6 +4161,39 @@ export interface components {
             /** Format: double */
             max: number;
         };
+        MeasuredListView: {
+            /** Format: int32 */
+            version: number;
+            open: components["schemas"]["MeasuredView"][];
+        };
+        MeasuredRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            model: null | string;
+            of: null | string;
+            isSure: boolean;
+        };
+        MeasuredView: {
+            key: string;
+            pointer: string;
+            name: string;
+            unit: string;
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            isFarOff: boolean;
+            says: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            machine: number;
+            serial: string;
+        };
         MendRequest: {
             /** Format: uuid */
             key: string;
@@ -4140,6 +4316,7 @@ export interface components {
             sheet: string;
             /** Format: int32 */
             openings: number;
+            usualParts: components["schemas"]["UsualPartView"][];
             parts: components["schemas"]["TaughtPartView"][];
             history: string[];
         };
@@ -4234,13 +4411,18 @@ export interface components {
             /** Format: date-time */
             until: string;
         };
+        OpenedView: {
+            /** Format: int32 */
+            tag: number;
+            parts: components["schemas"]["PartOff"][];
+        };
         OpeningTaughtRequest: {
             /** Format: uuid */
             key: string;
             /** Format: int32 */
             seenVersion: number;
             model: null | string;
-            parts: null | components["schemas"]["TaughtPart"][];
+            parts: null | components["schemas"]["PartOff"][];
         };
         OpeningView: {
             /** Format: int64 */
@@ -4283,6 +4465,8 @@ export interface components {
             cannotMove: string[];
             changes: components["schemas"]["ChangeView"][];
             staysChanged: string[];
+            /** Format: int32 */
+            cameOff: number;
         };
         OutcomeView: {
             id: string;
@@ -4333,10 +4517,10 @@ export interface components {
         OwnSlot: {
             /** Format: int32 */
             panel: number;
-            ink: string;
-            inkKind: string;
-            cartridge: string;
-            bay: string;
+            ink: null | string;
+            inkKind: null | string;
+            cartridge: null | string;
+            bay: null | string;
             /** Format: int32 */
             fromFront: number;
             /** Format: int32 */
@@ -4370,6 +4554,24 @@ export interface components {
             returnBy: null | string;
             /** Format: date */
             warrantyEnd: null | string;
+        };
+        PartOff: {
+            name: null | string;
+            view: null | string;
+            way: null | string;
+            /** Format: int32 */
+            screws: number;
+            driver: null | string;
+            /** Format: double */
+            lengthMm: number;
+            isCollared: boolean;
+            isLoosenOnly: boolean;
+            /** Format: int32 */
+            catches: number;
+            cables: null | string[];
+            caution: null | string;
+            /** Format: double */
+            minutes: number;
         };
         PartView: {
             part: string;
@@ -4494,6 +4696,7 @@ export interface components {
             /** Format: double */
             fitRatio: number;
             sure: boolean;
+            code: string;
         };
         RecordPage: {
             entries: components["schemas"]["EntryView"][];
@@ -4509,6 +4712,13 @@ export interface components {
             title: string;
             what: string;
             then: string;
+        };
+        ReminderDoneRequest: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            seenVersion: number;
+            of: null | string;
         };
         RenewedRequest: {
             /** Format: uuid */
@@ -5253,29 +5463,11 @@ export interface components {
              */
             thread: number;
         };
-        TaughtPart: {
-            name: string;
-            view: string;
-            way: string;
-            /** Format: int32 */
-            screws: number;
-            driver: string;
-            /** Format: double */
-            lengthMm: number;
-            isCollared: boolean;
-            isLoosenOnly: boolean;
-            /** Format: int32 */
-            catches: number;
-            cables: string[];
-            caution: string;
-            /** Format: double */
-            minutes: number;
-            id?: null | string;
-        };
         TaughtPartView: {
             id: string;
             name: string;
             view: string;
+            way: string;
             after: string[];
             /** Format: int32 */
             seen: number;
@@ -5284,8 +5476,11 @@ export interface components {
         };
         TaughtSheetView: {
             layout: string;
-            channels: string[];
-            nozzles: number[];
+            channels: components["schemas"]["LaidChannelView"][];
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
             doubts: string[];
             asks: string[];
         };
@@ -5440,6 +5635,13 @@ export interface components {
             overlapRatio: null | number;
             /** Format: double */
             chanceRatio: null | number;
+        };
+        UsualPartView: {
+            name: string;
+            view: string;
+            way: string;
+            /** Format: double */
+            minutes: number;
         };
         VisitView: {
             /** Format: int64 */
@@ -5693,6 +5895,10 @@ export interface components {
             sinceTrouble: boolean;
         };
         WorkChoice: {
+            id: string;
+            name: string;
+        };
+        WorkKindView: {
             id: string;
             name: string;
         };
@@ -16687,6 +16893,180 @@ export interface operations {
             };
         };
     };
+    setDayRule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayRuleRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    doneReminder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReminderDoneRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
     getCalendarAddress: {
         parameters: {
             query?: never;
@@ -17722,6 +18102,265 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ImportRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getMeasured: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasuredListView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    getOpened: {
+        parameters: {
+            query?: {
+                job?: number;
+            };
+            header?: never;
+            path: {
+                model: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenedView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemBody"];
+                };
+            };
+        };
+    };
+    takeMeasured: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasuredRequest"];
             };
         };
         responses: {

@@ -1,0 +1,65 @@
+using SideBench.Core.Machines;
+using SideBench.Core.Record;
+
+namespace SideBench.Core.Own;
+
+/// <summary>What came off on a job, in order, as an opening can be taught from it: nobody tells twice what is on record.</summary>
+public static class OpeningSeen
+{
+    private const string DefaultView = "front";
+    private const double DefaultMin = 1;
+
+    /// <summary>The parts, each once, by when it first came off.</summary>
+    /// <param name="lines">Lines of the job that stand, oldest first.</param>
+    /// <param name="graph">How the model opens so far.</param>
+    /// <param name="numbers">House numbers, with parts that most machines have.</param>
+    /// <returns>
+    /// A part that the model has with its screws, catches and cables; one that was put on the tray by its name with what it usually is, to
+    /// be completed by whoever held it.
+    /// </returns>
+    public static IReadOnlyList<TaughtPart> Of(IEnumerable<Entry> lines, AccessGraph graph, OwnNumbers numbers) =>
+        [
+            .. lines
+                .SelectMany(l => l.Body.Effect.Puts)
+                .Where(i => TaughtPart.Ways.Contains(i.Change) && (i.Removal is null || i.Removal == i.Part))
+                .Select(i => (i.Part is { } id ? graph.Part(id) : null) is { } part ? Known(part) : Named(i, graph, numbers))
+                .Where(p => p.Id.Length > 0)
+                .DistinctBy(p => p.Id),
+        ];
+
+    private static TaughtPart Named(TrayItem item, AccessGraph graph, OwnNumbers numbers)
+    {
+        var name = item.Label.Trim();
+        var bare = new TaughtPart(name, DefaultView, item.Change, 0, "", 0, false, false, 0, [], "", DefaultMin);
+        if (graph.Part(bare.Id) is { } part)
+            return Known(part);
+        return numbers.UsualParts.FirstOrDefault(u => u.Name.Equals(name, StringComparison.OrdinalIgnoreCase)) is { } usual
+            ? bare with
+            {
+                Name = usual.Name,
+                View = usual.View,
+                Minutes = usual.Minutes,
+            }
+            : bare;
+    }
+
+    private static TaughtPart Known(MachinePart part)
+    {
+        var groups = part.Fasteners;
+        var lengths = groups.Select(g => g.LengthMm).Distinct().ToList();
+        return new TaughtPart(
+            part.Name,
+            part.View,
+            part.Way.ToString().ToLowerInvariant(),
+            groups.Sum(g => g.Count),
+            groups.Count > 0 ? groups[0].Driver : "",
+            lengths.Count == 1 ? lengths[0] : 0,
+            groups.Any(g => g.Collared),
+            groups.Count > 0 && groups.All(g => g.LoosenOnly),
+            part.Catches.Sum(c => c.Count),
+            [.. part.Cables.Select(c => c.Label), .. part.Tubes.Where(t => t.Pulled).Select(t => t.Name)],
+            part.Cautions.Count > 0 ? part.Cautions[0] : "",
+            part.OutMin
+        );
+    }
+}
