@@ -88,6 +88,24 @@ cluster_make() {
   rm -f "$pw"
 }
 
+# alive PID: whether it runs. One that has ended and that nobody has buried yet does not.
+alive() { kill -0 "$1" 2>/dev/null && ! grep -qs '^State:[[:space:]]*Z' "/proc/$1/status"; }
+
+# unlock_grave DIR: a killed database that nobody buries keeps its lock file's number taken, and PostgreSQL takes it for a living one. It is given
+# time; after that its lock is set aside, if none of its own processes is left at work there.
+unlock_grave() {
+  local lock="$1/pg/postmaster.pid" pid try
+  pid=$(sed -n 1p "$lock" 2>/dev/null) && [ -n "$pid" ] || return 0
+  for try in $(seq 50); do
+    kill -0 "$pid" 2>/dev/null && ! alive "$pid" || return 0
+    pause 0.1
+  done
+  for try in $(seq 50); do
+    [ -n "$(find /proc/[0-9]*/cwd -maxdepth 0 -lname "$(readlink -f "$1/pg")" -print -quit 2>/dev/null)" ] || { rm -f "$lock"; return 0; }
+    pause 0.1
+  done
+}
+
 # cluster_start DIR [postgres option...]: starts it on loopback; sets PG_PORT and PG_PID. One that a killed start left running is taken over.
 cluster_start() {
   local dir=$1; shift
@@ -95,9 +113,10 @@ cluster_start() {
   if [ -f "$dir/pg/postmaster.pid" ]; then
     PG_PID=$(sed -n 1p "$dir/pg/postmaster.pid"); PG_PORT=$(sed -n 4p "$dir/pg/postmaster.pid")
     for try in 1 2 3; do
-      kill -0 "$PG_PID" 2>/dev/null || break
+      alive "$PG_PID" || break
       if cluster_answers "$PG_PORT"; then return; fi
     done
+    unlock_grave "$dir"
   fi
   for try in 1 2 3 4 5; do
     # Whoever is connected finds it again where it was.
@@ -105,7 +124,7 @@ cluster_start() {
     ( cd / && exec setsid $(is_root && echo "setpriv --reuid=postgres --regid=postgres --init-groups") "$(pg_bin)/postgres" -D "$dir/pg" \
         -c listen_addresses=127.0.0.1 -c "port=$PG_PORT" -c unix_socket_directories= -c shared_buffers=256MB -c jit=off "$@" ) >> "$dir/pg.log" 2>&1 9>&- &
     PG_PID=$!
-    while kill -0 "$PG_PID" 2>/dev/null; do
+    while alive "$PG_PID"; do
       cluster_answers "$PG_PORT" && return
       pause 0.05
     done
@@ -122,7 +141,7 @@ cluster_stop() {
   kill -INT "$PG_PID" 2>/dev/null || true
   # Our own child is waited for; one that was taken over is no child of ours.
   wait "$PG_PID" 2>/dev/null || true
-  while kill -0 "$PG_PID" 2>/dev/null; do pause 0.05; done
+  while alive "$PG_PID"; do pause 0.05; done
   PG_PID=
 }
 

@@ -36,7 +36,9 @@ internal sealed record CartridgePart(
             problems.Add(new Problem(ProblemCode.OutOfRange, $"{path}/reserveMl", ReserveMl, 0, FillMl));
         foreach (var (region, numbers) in Numbers ?? [])
             if (numbers.Count != slots.Count)
-                problems.Add(new Problem(ProblemCode.OutOfRange, $"{path}/numbers/{region}", numbers.Count, slots.Count, slots.Count));
+                problems.Add(
+                    new Problem(ProblemCode.PackNotAsMany, $"{path}/numbers/{region}", numbers.Count, "slot it fits", slots.Count)
+                );
         return new CartridgeType(
             Id,
             Name,

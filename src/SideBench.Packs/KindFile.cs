@@ -72,20 +72,7 @@ public static class KindFile
     public static bool Set(JsonObject file, string pointer, double value)
     {
         var parts = pointer.Split('/');
-        JsonObject? at = file;
-        for (var i = 0; i < parts.Length - 1 && at is not null; i++)
-        {
-            if (at[parts[i]] is JsonArray list && i + 1 < parts.Length - 1)
-            {
-                var id = parts[++i];
-                at = list.OfType<JsonObject>().FirstOrDefault(o => (string?)o["id"] == id);
-            }
-            else
-            {
-                at = at[parts[i]] as JsonObject;
-            }
-        }
-
+        var at = parts.Length == 1 ? file : ModelParts.At(file, string.Join('/', parts[..^1])) as JsonObject;
         if (at is null)
             return false;
         at[parts[^1]] = Math.Round(value, 4);

@@ -206,8 +206,14 @@ public static class PackReader
             IReadOnlyDictionary<string, SheetLayout> layouts,
             string path,
             List<Problem> problems
-        ) =>
-            new()
+        )
+        {
+            foreach (
+                var (place, id) in Twice("operations", file.Operations.Select(o => o.Id))
+                    .Concat(Twice("cartridges", (file.Cartridges ?? []).Select(c => c.Id)))
+            )
+                problems.Add(new Problem(ProblemCode.PackDefinedTwice, $"{path}#/{place}", place, id));
+            return new()
             {
                 Id = file.Id,
                 Maker = file.Maker,
@@ -263,6 +269,10 @@ public static class PackReader
                 DamperMl = file.DamperMl,
                 Cautions = file.Cautions,
             };
+        }
+
+        private static IEnumerable<(string Place, string Id)> Twice(string place, IEnumerable<string> ids) =>
+            ids.GroupBy(i => i).Where(g => g.Count() > 1).Select(g => (place, g.Key));
 
         // Every slot is cleaned in just one group, and no soak ends before it may.
         private static HeadFigures Head(ModelFile file, string path, List<Problem> problems)

@@ -43,7 +43,7 @@ ends_while_starting() {
   wait "$pid" 2>/dev/null || true
   ! cluster_runs
 }
-cluster_runs() { [ -f "$data/pg/postmaster.pid" ] && kill -0 "$(sed -n 1p "$data/pg/postmaster.pid")" 2>/dev/null; }
+cluster_runs() { [ -f "$data/pg/postmaster.pid" ] && alive "$(sed -n 1p "$data/pg/postmaster.pid")"; }
 
 holds "an empty shop begins" begin --empty
 holds "its console shows a one-time code" grep -qE 'One-time code for the owner.s account: [A-Z2-9]{4}-[A-Z2-9]{4}' "$log"
@@ -80,6 +80,13 @@ refuses "a port that is none" "$ROOT/start" --data "$night/none" --port 99999
 refuses "nor 0" "$ROOT/start" --data "$night/none" --port 0
 "$ROOT/start" --data /proc/none > "$night/said" 2>&1 || true
 holds "a folder that cannot be written is told as one" grep -q 'cannot be written: name another' "$night/said"
+# A database that was killed, and that nobody has buried: its number is taken as long.
+coproc GRAVE { as_postgres perl -e '$| = 1; my $dead = fork // die; exit unless $dead; print "$dead\n"; <STDIN>'; }
+read -r dead <&"${GRAVE[0]}"
+printf '%s\n' "$dead" "$data/pg" 0 5432 "" 127.0.0.1 > "$data/pg/postmaster.pid"
+holds "beside a killed database that nobody buries, it begins" begin
+kill -TERM "$GRAVE_PID" 2>/dev/null || true
+end
 holds "every line is there, once" [ "$(lines)" = "$before" ]
 
 mkdir -p "$data/packs/ours"; echo '{ "id": "ours", "name": "Ours", "version": 1, "format": 1 }' > "$data/packs/ours/pack.json"

@@ -122,6 +122,20 @@ test('what is taught is known: a figure measured, one far off asked about, a cod
   await figure.getByRole('button', { name: 'Measured here' }).click()
   await expect(figure).toContainText('measured 2 times')
 
+  // A second kind of cartridge: wrong while it is typed, right when it is kept, and a figure like any other from then on.
+  const parts = page.getByTestId('parts')
+  await parts.getByRole('button', { name: 'Change What can be fitted in its slots' }).click()
+  await parts.getByRole('button', { name: 'One more of What can be fitted in its slots' }).click()
+  await parts.getByLabel('Short name, as maker').last().fill('refillable')
+  await parts.getByLabel('Name', { exact: true }).last().fill('Refillable, clear')
+  await parts.getByLabel('What must stay, ml').last().fill('900')
+  await expect(parts.getByText('The value is out of range. 900')).toBeVisible()
+  await expectNoAxeFindings(page)
+  await parts.getByLabel('What must stay, ml').last().fill('0.5')
+  await expect(parts.getByLabel('What would change')).toContainText('/refillable: nothing now')
+  await parts.getByRole('button', { name: 'Keep it so' }).click()
+  await expect(page.locator('[data-figure="cartridges/refillable/reserveMl"]')).toContainText('0.5 ml')
+
   const codes = page.getByTestId('codes')
   await codes.getByLabel('Code on the panel').fill('H-07')
   await codes.getByLabel('The panel’s words').fill('Box full')

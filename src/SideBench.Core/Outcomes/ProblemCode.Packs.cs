@@ -30,6 +30,15 @@ public sealed partial record ProblemCode
         "Check the spelling, or add it."
     );
 
+    /// <summary>A list is to have an entry for each of something.</summary>
+    public static readonly ProblemCode PackNotAsMany = new(
+        "pack-not-as-many",
+        ProblemSort.Wrong,
+        "Not one for each",
+        "{0} are told; one for each {1} makes {2}.",
+        "Tell the rest, in the same order, or take away what is too much."
+    );
+
     /// <summary>Two packs define the same thing.</summary>
     public static readonly ProblemCode PackDefinedTwice = new(
         "pack-defined-twice",

@@ -137,7 +137,7 @@ public sealed record KindAnswers(
         if (PrefixOf(known, SerialPrefix) is { } other)
             problems.Add(new Problem(OwnProblem.PrefixTaken, "/serialPrefix", SerialPrefix, other.FullName));
         if (problems.Count == 0)
-            problems.AddRange(Contradictions());
+            problems.AddRange(Contradictions(Axes));
         return problems;
     }
 
@@ -145,9 +145,11 @@ public sealed record KindAnswers(
     public static MachineModel? PrefixOf(IEnumerable<MachineModel> known, string prefix) =>
         prefix.Length == 0 ? null : known.FirstOrDefault(m => m.SerialPrefix.Equals(prefix, StringComparison.OrdinalIgnoreCase));
 
-    private IEnumerable<Problem> Contradictions()
+    /// <summary>Every two answers that no machine gives together.</summary>
+    /// <param name="axes">Answers to all that is asked, each of them one of its options.</param>
+    public static IEnumerable<Problem> Contradictions(IReadOnlyDictionary<string, string> axes)
     {
-        var (delivery, cartridge, chips, place) = (Axes["delivery"], Axes["cartridge"], Axes["chips"], Axes["headPlace"]);
+        var (delivery, cartridge, chips, place) = (axes["delivery"], axes["cartridge"], axes["chips"], axes["headPlace"]);
         if (delivery == "tank" && cartridge != "none")
             yield return Not("/axes/cartridge", "Tanks are filled from bottles: there is no cartridge in a slot.");
         if (delivery != "tank" && delivery != "addon" && cartridge == "none")
@@ -156,13 +158,13 @@ public sealed record KindAnswers(
             yield return Not("/axes/chips", "A tank has no chip; at most the machine keeps a count that people set back.");
         if (delivery != "tank" && chips == "count")
             yield return Not("/axes/chips", "A count without a chip belongs to tanks.");
-        if (place == "cartridge" && Axes["head"] == "piezo")
+        if (place == "cartridge" && axes["head"] == "piezo")
             yield return Not("/axes/head", "Heads that go with their cartridge are thermal.");
         if (place == "cartridge" && delivery != "carriage")
             yield return Not("/axes/delivery", "A head in the cartridge is fed from that cartridge, on the carriage.");
-        if (Axes["spares"] == "yes" && place == "cartridge")
+        if (axes["spares"] == "yes" && place == "cartridge")
             yield return Not("/axes/spares", "Spare nozzles belong to large heads that stay.");
-        if (Axes["waste"] != "pads" && Axes["drainOut"] != "no")
+        if (axes["waste"] != "pads" && axes["drainOut"] != "no")
             yield return Not("/axes/drainOut", "A drain led out belongs to machines with pads.");
     }
 

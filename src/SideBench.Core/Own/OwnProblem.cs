@@ -23,6 +23,24 @@ public static class OwnProblem
         "Look at the machine again and change one of the two."
     );
 
+    /// <summary>A field of a model's file is not as the packs' rules have it.</summary>
+    public static readonly ProblemCode PartBad = new(
+        "own-part-bad",
+        ProblemSort.Wrong,
+        "This cannot stand here",
+        "{0}.",
+        "Put it right, or leave it out where it need not be told."
+    );
+
+    /// <summary>What was sent is what stands there.</summary>
+    public static readonly ProblemCode NothingNew = new(
+        "own-nothing-new",
+        ProblemSort.Wrong,
+        "Nothing would change",
+        "{0}: it stands so already.",
+        "Change something, or leave it."
+    );
+
     /// <summary>Another model has that id or name.</summary>
     public static readonly ProblemCode ModelThere = new(
         "own-model-there",

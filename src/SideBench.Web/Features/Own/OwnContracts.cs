@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using SideBench.Web.Features.Practice;
 
 namespace SideBench.Web.Features.Own;
@@ -56,7 +57,33 @@ public sealed record AboutRequest(
     IReadOnlyList<OwnSlot>? Slots
 ) : IShopWrite;
 
-public sealed record OwnSlot(int Panel, string? Ink, string? InkKind, string? Cartridge, string? Bay, int FromFront, int FromBack);
+/// <param name="HoldsMl">What fits in it; null leaves that as it is.</param>
+public sealed record OwnSlot(
+    int Panel,
+    string? Ink,
+    string? InkKind,
+    string? Cartridge,
+    string? Bay,
+    int FromFront,
+    int FromBack,
+    double? HoldsMl
+);
+
+/// <summary>A part of a model's file: what can be fitted, its waste store, what its head can be given.</summary>
+/// <param name="Name">Where it stands in the file.</param>
+/// <param name="Value">What stands there; null for nothing.</param>
+/// <param name="Schema">Its rules, with a title for every field.</param>
+public sealed record ModelPartView(string Name, string Title, JsonNode? Value, JsonNode Schema);
+
+/// <summary>The parts of a model's file, each to be changed as a whole.</summary>
+public sealed record ModelPartsView(int Version, IReadOnlyList<ModelPartView> Parts);
+
+/// <summary>What a part of a model's file becomes.</summary>
+/// <param name="Value">As its schema has it; null takes it away.</param>
+public sealed record ModelPartRequest(Guid Key, int SeenVersion, string? Model, string? Part, JsonNode? Value) : IShopWrite;
+
+/// <summary>What would change.</summary>
+public sealed record ModelPartLook(IReadOnlyList<string> Differences);
 
 /// <summary>A code with the panel's words.</summary>
 public sealed record CodeRequest(Guid Key, int SeenVersion, string? Model, string? Code, string? Says, string? Complaint, string? Reads)

@@ -72,6 +72,26 @@ public static class OwnEndpoints
             "What is told of a model.",
             (r, b, _) => Keeping(b).About(r)
         );
+        models
+            .MapGet("/{model}/parts", (string model, BenchBooks books) => new OwnPartKeeping(books).Show(model).ToResult())
+            .Produces<ModelPartsView>()
+            .Described(
+                "getModelParts",
+                "The parts of a model's file with their rules: what can be fitted, its store, its head, its operations."
+            )
+            .For(Act.Read);
+        models.MapShopWrite<ModelPartRequest>(
+            "/parts",
+            Act.KeepBook,
+            "tellModelPart",
+            "A part of a model's file becomes another.",
+            (r, b, _) => new OwnPartKeeping(b).Put(r)
+        );
+        models
+            .MapPost("/parts/look", (ModelPartRequest request, BenchBooks books) => new OwnPartKeeping(books).Look(request).ToResult())
+            .Produces<ModelPartLook>()
+            .Described("lookAtModelPart", "Whether a part fits, and what would change; nothing is written.")
+            .For(Act.KeepBook);
         models.MapShopWrite<CodeRequest>(
             "/codes",
             Act.Bench,

@@ -15,6 +15,8 @@ namespace SideBench.Web.Features.Own;
 /// </summary>
 internal sealed class OwnKeeping(BenchBooks books)
 {
+    private const double LeastMl = 0.01;
+    private const double MostMl = 10_000;
     private const int LongestText = 120;
     private const int LongestWhy = 400;
     private const double LeastFactor = 1.0001;
@@ -176,6 +178,8 @@ internal sealed class OwnKeeping(BenchBooks books)
                     Guard.Text(problems, slot.Bay, $"/slots/{i}/bay", 20, needed: false);
                     Guard.Range(problems, slot.FromFront, $"/slots/{i}/fromFront", 1, model.Slots.Count);
                     Guard.Range(problems, slot.FromBack, $"/slots/{i}/fromBack", 1, model.Slots.Count);
+                    if (slot.HoldsMl is { } holds)
+                        Guard.Range(problems, holds, $"/slots/{i}/holdsMl", LeastMl, MostMl);
                 }
 
                 if (r.Slots is not null && !slots.Select(s => s.Panel).Order().SequenceEqual(model.Slots.Select(s => s.Panel).Order()))
@@ -197,6 +201,8 @@ internal sealed class OwnKeeping(BenchBooks books)
                     if (ink != (string)own["ink"]!)
                         own["colour"] = ColourOf(ink);
                     (own["ink"], own["inkKind"], own["cartridge"]) = (ink, slot.InkKind, slot.Cartridge?.Trim() ?? "");
+                    if (slot.HoldsMl is { } holds)
+                        own["holdsMl"] = holds;
                     (own["bay"], own["fromFront"], own["fromBack"]) = (slot.Bay?.Trim() ?? "", slot.FromFront, slot.FromBack);
                 }
 
@@ -365,7 +371,8 @@ internal sealed class OwnKeeping(BenchBooks books)
         return OwnPackFiles.Text(node);
     }
 
-    private Outcome<IReadOnlyList<EntryBody>> Changed(string? id, Func<JsonObject, MachineModel, Outcome<string>> change)
+    /// <summary>The next version of a model's file, tried with all packs.</summary>
+    public Outcome<IReadOnlyList<EntryBody>> Changed(string? id, Func<JsonObject, MachineModel, Outcome<string>> change)
     {
         if (Latest("machine", id) is not { } kept || !books.Shop.Models.TryGetValue(kept.Id, out var model))
             return new Problem(OwnProblem.NotOwn, "/model", id ?? "");
@@ -400,8 +407,8 @@ internal sealed class OwnKeeping(BenchBooks books)
 
     private OwnFileKept? Latest(string sort, string? id) => books.Own.FirstOrDefault(f => f.Sort == sort && f.Id == id);
 
-    // A file of the packs or of the shop's own, by what it is about.
-    private JsonObject? FileOf(string sort, string id)
+    /// <summary>A file of the packs or of the shop's own, by what it is about.</summary>
+    public JsonObject? FileOf(string sort, string id)
     {
         if (Latest(sort, id) is { } own)
             return JsonNode.Parse(own.Text)!.AsObject();

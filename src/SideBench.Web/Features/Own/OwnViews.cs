@@ -72,7 +72,18 @@ internal static class OwnViews
             model.SerialPrefix,
             model.WasteAt,
             model.Cautions,
-            [.. model.Slots.Select(s => new OwnSlot(s.Panel, s.Ink, s.InkKind, s.Cartridge, s.Bay, s.FromFront, s.FromBack))],
+            [
+                .. model.Slots.Select(s => new OwnSlot(
+                    s.Panel,
+                    s.Ink,
+                    s.InkKind,
+                    s.Cartridge,
+                    s.Bay,
+                    s.FromFront,
+                    s.FromBack,
+                    s.Holds.Value
+                )),
+            ],
             [.. figures.Select(f => View(f, model.Taught?.Figures.GetValueOrDefault(f.Pointer)))],
             [.. Helps(books, model)],
             [.. model.Codes.Select(c => new OwnCodeView(c.Code, c.Says, c.Complaint, c.Reads))],

@@ -87,6 +87,8 @@ async function keep() {
           </select></label
         >
         <label>Number <input v-model="s.cartridge" class="field w-28" /></label>
+        <label>Bay <input v-model="s.bay" class="field w-24" /></label>
+        <label>Holds, ml <input v-model.number="s.holdsMl" inputmode="decimal" class="field w-24" /></label>
         <label>From the left <input v-model.number="s.fromFront" type="number" min="1" class="field w-20" /></label>
         <label>From behind <input v-model.number="s.fromBack" type="number" min="1" class="field w-20" /></label>
       </fieldset>

@@ -8,6 +8,7 @@ import CodesPart from './CodesPart.vue'
 import FigureRow from './FigureRow.vue'
 import MeasuredPart from './MeasuredPart.vue'
 import OpeningPart from './OpeningPart.vue'
+import PartsPart from './PartsPart.vue'
 import SheetPart from './SheetPart.vue'
 import { useModel } from './useModels'
 
@@ -90,6 +91,7 @@ const mayTeach = computed(() => session.mayBench && model.value?.isOwn === true)
           </section>
         </div>
       </div>
+      <PartsPart class="mt-3" :model="model" :desk="desk" :may-teach="mayTeach && session.person?.role === 'Owner'" />
       <OpeningPart class="mt-3" :model="model" :desk="desk" :may-teach="mayTeach" />
     </template>
   </LoadState>

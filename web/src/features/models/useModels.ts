@@ -14,6 +14,7 @@ function useModelWrites() {
     figure: write((body: Api<'FigureRequest'>) => dataOf(api.POST('/api/models/figures', { body }))),
     measured: write((body: Api<'MeasuredRequest'>) => dataOf(api.POST('/api/models/measured', { body }))),
     about: write((body: Api<'AboutRequest'>) => dataOf(api.POST('/api/models/about', { body }))),
+    part: write((body: Api<'ModelPartRequest'>) => dataOf(api.POST('/api/models/parts', { body }))),
     code: write((body: Api<'CodeRequest'>) => dataOf(api.POST('/api/models/codes', { body }))),
     opening: write((body: Api<'OpeningTaughtRequest'>) => dataOf(api.POST('/api/models/openings', { body }))),
     sheet: write((body: Api<'SheetTaughtRequest'>) => dataOf(api.POST('/api/models/sheets', { body }))),
