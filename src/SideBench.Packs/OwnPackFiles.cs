@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Own;
 
@@ -50,6 +51,15 @@ public static class OwnPackFiles
         left = whole.Problems;
         var rest = PackReader.Read([.. house, .. Of(fit)]);
         return rest.IsGood ? rest : PackReader.Read(house);
+    }
+
+    /// <summary>A model alone, as one of its versions has it; null when that no longer fits.</summary>
+    /// <param name="file">The version.</param>
+    /// <param name="layouts">Sheets, by id.</param>
+    public static MachineModel? Model(OwnFileKept file, IReadOnlyDictionary<string, SheetLayout> layouts)
+    {
+        var read = Schemas.Check(new PackFile(PathOf(file), PackFileKind.MachineModel, file.Text));
+        return read.IsGood ? PackReader.ModelFile.Alone(read.Value, layouts, PathOf(file)) : null;
     }
 
     /// <summary>One file of them all.</summary>

@@ -201,6 +201,13 @@ public static class PackReader
 
         internal sealed record OperationPart(string Id, string Name, double MlPerChannel, double CounterPct, double Minutes);
 
+        public static MachineModel? Alone(JsonNode file, IReadOnlyDictionary<string, SheetLayout> layouts, string path)
+        {
+            var problems = new List<Problem>();
+            var model = ToModel(file.Deserialize<ModelFile>(Json)!, layouts, path, problems);
+            return problems.Count == 0 ? model : null;
+        }
+
         public static MachineModel ToModel(
             ModelFile file,
             IReadOnlyDictionary<string, SheetLayout> layouts,

@@ -136,6 +136,51 @@ public class OwnTests(BenchServer server) : IClassFixture<BenchServer>
     }
 
     [Fact]
+    public async Task AJobThatEnded_KeepsWhatItsModelWasKnownAs_AndOneThatGoesOnGoesByWhatIsKnownNow()
+    {
+        var browser = await server.Open();
+        var model = await Make(browser, "Siskin");
+        var (ended, version) = await JobsTests.TakeIn(browser, model: model);
+        var (goesOn, _) = await JobsTests.TakeIn(browser, model: model);
+        await browser.Post("/api/models/codes", await Code("H-1", "Box full"));
+        var closed = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = version,
+            thread = 0,
+            how = "handed-back",
+            reason = "customer took it",
+        };
+        var end = await browser.Post($"/api/jobs/{ended}/closing", closed);
+        Assert.True(end.Status == HttpStatusCode.OK, end.Body.ToString());
+        Assert.Equal("", Text((await browser.Get($"/api/jobs/{ended}")).Body, "bookNote"));
+        await browser.Post("/api/models/codes", await Code("H-2", "Head hot"));
+        Assert.Equal(("H-1", true), await Shown(ended));
+        Assert.Equal(("H-1 H-2", false), await Shown(goesOn));
+
+        async Task<object> Code(string code, string says) =>
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = await Version(browser),
+                model,
+                code,
+                says,
+                complaint = "",
+                reads = "waste",
+            };
+        async Task<(string Codes, bool Kept)> Shown(long job)
+        {
+            var page = (await browser.Get($"/api/jobs/{job}")).Body;
+            var codes = page.GetProperty("codes").EnumerateArray().Select(c => Text(c, "code"));
+            return (
+                string.Join(' ', codes),
+                Text(page, "bookNote").StartsWith("Shown as it was worked: with version 2", StringComparison.Ordinal)
+            );
+        }
+    }
+
+    [Fact]
     public async Task PassedOn_ItIsTakenIn_ShownFirst_AndReplacesNothingWithoutAWord()
     {
         var browser = await server.Open();

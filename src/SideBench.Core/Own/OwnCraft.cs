@@ -13,6 +13,14 @@ public static class OwnCraft
     public static IReadOnlyList<OwnFileKept> Files(IEnumerable<Record.Entry> lines) =>
         [.. lines.Select(e => e.Body).OfType<OwnFileKept>().GroupBy(f => (f.Sort, f.Id)).Select(g => g.Last())];
 
+    /// <summary>What an own file was at a time: the last that was written by then, of those that stand; null when none was.</summary>
+    /// <param name="lines">Lines about the shop that stand, oldest first.</param>
+    /// <param name="sort">machine, access or sheet.</param>
+    /// <param name="id">Which.</param>
+    /// <param name="at">When.</param>
+    public static OwnFileKept? At(IEnumerable<Record.Entry> lines, string sort, string id, DateTimeOffset at) =>
+        lines.Where(e => e.At <= at).Select(e => e.Body).OfType<OwnFileKept>().LastOrDefault(f => (f.Sort, f.Id) == (sort, id));
+
     /// <summary>Whether taking a line back would leave a model, or a sheet, without any version: machines may be of it.</summary>
     /// <param name="lines">Lines about the shop that stand.</param>
     /// <param name="line">The line to be taken back.</param>

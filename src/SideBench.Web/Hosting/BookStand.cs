@@ -3,6 +3,7 @@ using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
+using SideBench.Core.Own;
 using SideBench.Core.Record;
 using SideBench.Data.Shop;
 using SideBench.Packs;
@@ -13,7 +14,9 @@ namespace SideBench.Web.Hosting;
 internal sealed class BookStand
 {
     private readonly Crafts crafts;
-    private readonly ConcurrentDictionary<(string Model, string Changes, string Complaint), CaseBook?> books;
+    private readonly ConcurrentDictionary<(string Model, int Version, string Changes, string Complaint), CaseBook?> books;
+    private readonly ConcurrentDictionary<(string Model, int Version), MachineModel?> earlier = new();
+    private readonly Lazy<ILookup<string, Entry>> ownFiles;
     private readonly IReadOnlyList<CodeVerdict> codeVerdicts;
     private readonly Dictionary<string, CodeCounts> codes;
     private readonly ILookup<(string Model, string Complaint), VerdictCount> counts;
@@ -44,6 +47,7 @@ internal sealed class BookStand
         Lines = lines;
         Verdicts = verdicts;
         Shop = same ? before!.Shop : packs with { Book = BookEdits.Apply(packs.Book, state.Edits) };
+        ownFiles = new(() => TakenBack.Without(lines).Where(e => e.Body is OwnFileKept).ToLookup(e => ((OwnFileKept)e.Body).Id));
         counts = verdicts.ToLookup(v => (v.Model, v.Complaint));
         codeVerdicts = codes;
         this.codes = codes
@@ -93,7 +97,11 @@ internal sealed class BookStand
             return new Problem(DiagnosisProblem.UnknownThread, "/thread", thread);
         var (model, complaint) = (state.Intake.ModelId, state.Thread(thread).Complaint);
         var changes = AsItStands.ChangesOf(Shop.Changes, state.Machine);
-        var book = books.GetOrAdd((model, string.Join(' ', changes.Select(c => c.Id)), complaint), key => Build(key, changes));
+        var known = ModelOf(state, entries);
+        var book = books.GetOrAdd(
+            (model, known?.Version ?? 0, string.Join(' ', changes.Select(c => c.Id)), complaint),
+            _ => Build(known, changes, complaint)
+        );
         return book is null
             ? new Problem(ProblemCode.UnknownModel, "", Shop.Models.ContainsKey(model) ? complaint : model)
             : new JobCase(
@@ -123,11 +131,21 @@ internal sealed class BookStand
         return new ShopCounts(By(true), By(false)) { Codes = codes.GetValueOrDefault(model) ?? CodeCounts.None };
     }
 
-    private CaseBook? Build((string Model, string Changes, string Complaint) key, IReadOnlyList<LastingChange> changes)
+    // A job that goes on goes by what is known now; one that has ended keeps what its model was known as by then.
+    private MachineModel? ModelOf(JobState state, IReadOnlyList<Entry> entries)
     {
-        var complaint = Shop.Book.Complaints.FirstOrDefault(c => c.Id == key.Complaint);
-        return complaint is not null && Shop.Models.TryGetValue(key.Model, out var model)
-            ? CaseBook.Of(Shop.Book, AsItStands.Of(model, changes), complaint)
-            : null;
+        var (id, now) = (state.Intake.ModelId, Shop.Models.GetValueOrDefault(state.Intake.ModelId));
+        if (state.Closing is null || now is null || !ownFiles.Value.Contains(id))
+            return now;
+        var ended = entries.Last(e => e.Body is Closed).At;
+        return OwnCraft.At(ownFiles.Value[id], "machine", id, ended) is { } then && then.Version != now.Version
+            ? earlier.GetOrAdd((id, then.Version), _ => OwnPackFiles.Model(then, Shop.Layouts)) ?? now
+            : now;
+    }
+
+    private CaseBook? Build(MachineModel? model, IReadOnlyList<LastingChange> changes, string id)
+    {
+        var complaint = Shop.Book.Complaints.FirstOrDefault(c => c.Id == id);
+        return complaint is not null && model is not null ? CaseBook.Of(Shop.Book, AsItStands.Of(model, changes), complaint) : null;
     }
 }

@@ -90,7 +90,7 @@ public static class BenchViews
             job.Odds.Contradicted,
             Schools(job),
             Endable(job),
-            BookNote(job),
+            BookNote(job, books.Shop.Models.GetValueOrDefault(job.Book.Model.Id)?.Version ?? 0),
             OwnMeasured.On(job.Book.Model, entries, books)
         );
 
@@ -261,16 +261,16 @@ public static class BenchViews
             ];
 
     // Whether book or model have changed since the machine was taken in.
-    private static string BookNote(JobCase job)
+    private static string BookNote(JobCase job, int version)
     {
         var intake = job.State.Intake;
-        if (
-            job.Book.Model.Taught is { } taught
-            && job.State.Closing is null
-            && taught.Figures.Count(f => f.Value.Seen == 0) is > 0 and var open
-        )
+        if (job.State.Closing is not null)
+            return job.Book.Model.Version == version
+                ? ""
+                : $"Shown as it was worked: with version {job.Book.Model.Version} of the model’s data. Version {version} stands now.";
+        if (job.Book.Model.Taught is { } taught && taught.Figures.Count(f => f.Value.Seen == 0) is > 0 and var open)
             return $"A model of the shop's own: {open} of its figures are family defaults, with wide bands.";
-        if (intake.BookVersion is not { Length: > 0 } then || job.State.Closing is not null)
+        if (intake.BookVersion is not { Length: > 0 } then)
             return "";
         if (then != job.Book.Book.Version)
             return $"Taken in with the book “{then}”; it is “{job.Book.Book.Version}” now, and the odds are worked out with that.";
