@@ -22,6 +22,7 @@ internal static class AccessFile
         )
         {
             Openings = file.Openings ?? [],
+            Backs = file.Backs ?? [],
         };
         var found = GraphRules.Check(graph, $"{path}#");
         problems.AddRange(found);
@@ -89,7 +90,8 @@ internal static class AccessFile
         IReadOnlyList<string>? LeaveAlone,
         IReadOnlyList<PartShape> Parts,
         IReadOnlyList<ServiceShape> Services,
-        IReadOnlyList<IReadOnlyList<string>>? Openings
+        IReadOnlyList<IReadOnlyList<string>>? Openings,
+        IReadOnlyList<IReadOnlyList<string>>? Backs
     );
 
     private sealed record PartShape

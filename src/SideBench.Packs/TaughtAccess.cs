@@ -11,28 +11,49 @@ public static class TaughtAccess
     /// <summary>The file with one opening more, or everything that is wrong with what was told.</summary>
     /// <param name="file">The file so far; the family's until somebody taught an opening.</param>
     /// <param name="parts">What came off, in order.</param>
-    public static Outcome<JsonObject> With(JsonObject file, IReadOnlyList<TaughtPart> parts)
+    /// <param name="back">The same parts by name, in the order in which they went back on; empty when that is not told.</param>
+    public static Outcome<JsonObject> With(JsonObject file, IReadOnlyList<TaughtPart> parts, IReadOnlyList<string> back)
     {
         var problems = TaughtPart.Check(parts);
+        if (
+            back.Count > 0
+            && !back.Select(TaughtPart.IdOf)
+                .Order(StringComparer.Ordinal)
+                .SequenceEqual(parts.Select(p => p.Id).Order(StringComparer.Ordinal))
+        )
+            problems.Add(
+                new Problem(OwnProblem.Contradiction, "/back", "The way back has every part that came off, each once, or is left out.")
+            );
         if (problems.Count > 0)
             return problems;
         var next = file.DeepClone().AsObject();
-        var taught = next["openings"] is JsonArray known ? known.Select(Order).ToList() : [];
+        var (taught, backs) = (Orders(next["openings"]), Orders(next["backs"]));
         var old = next["parts"]!.AsArray().OfType<JsonObject>().ToDictionary(p => (string)p["id"]!);
         // The family's parts stay beside: guides and findings lead to them, until they are seen on this machine too.
         var free = old.Keys.Where(id => !AsksForLead(id, old)).ToHashSet();
-        taught.Add([.. parts.Select(p => p.Id)]);
+        // A part that the file has by that name is that part: guides and findings lead to it.
+        var ids = old.GroupBy(p => TaughtPart.IdOf((string?)p.Value["name"])).ToDictionary(g => g.Key, g => g.First().Key);
+        taught.Add([.. parts.Select(p => IdOf(p.Id))]);
+        if (back.Count > 0)
+            backs.Add([.. back.Reverse().Select(name => IdOf(TaughtPart.IdOf(name)))]);
         foreach (var part in parts)
-            old[part.Id] = Written(part, old.GetValueOrDefault(part.Id));
+            old[IdOf(part.Id)] = Written(part, IdOf(part.Id), old.GetValueOrDefault(IdOf(part.Id)));
         var minutes = old.ToDictionary(p => p.Key, p => (double)p.Value["outMin"]! + (double)p.Value["backMin"]!);
-        var needs = OpeningTaught.Needs(taught, minutes, free);
+        var needs = OpeningTaught.Needs([.. taught, .. backs], minutes, free);
         foreach (var (id, after) in needs)
             if (old.TryGetValue(id, out var part))
-                part["after"] = new JsonArray([.. after.Where(old.ContainsKey).Select(n => (JsonNode)n)]);
+                part["after"] = new JsonArray([.. after.Select(line => Line([.. line.Where(n => Stands(part, n))])).OfType<JsonNode>()]);
         next["parts"] = new JsonArray([.. old.Values.Select(p => p.DeepClone())]);
-        next["openings"] = new JsonArray([.. taught.Select(o => (JsonNode)new JsonArray([.. o.Select(n => (JsonNode)n)]))]);
+        next["openings"] = Written(taught);
+        if (backs.Count > 0)
+            next["backs"] = Written(backs);
         next["version"] = (int)next["version"]! + 1;
         return next;
+
+        string IdOf(string name) => ids.GetValueOrDefault(name, name);
+
+        // What the panel frees is freed while there is power, whatever else was off by then.
+        bool Stands(JsonObject part, string before) => old.TryGetValue(before, out var there) && (!IsPowered(part) || IsPowered(there));
     }
 
     // Whether power must be off before a part comes off, by what the file asks of it and of what stands before it.
@@ -45,12 +66,27 @@ public static class TaughtAccess
                 : (string)line! == AccessGraph.MainsLead || AsksForLead((string)line!, parts)
         );
 
-    private static List<string> Order(JsonNode? node) => [.. node!.AsArray().Select(n => (string)n!)];
+    private static bool IsPowered(JsonObject part) => (bool?)part["powered"] == true;
 
-    private static JsonObject Written(TaughtPart part, JsonObject? old)
+    // One part by its name, one of several as a list.
+    private static JsonNode? Line(IReadOnlyList<string> any) =>
+        any.Count switch
+        {
+            0 => null,
+            1 => (JsonNode)any[0],
+            _ => new JsonArray([.. any.Select(n => (JsonNode)n)]),
+        };
+
+    private static List<List<string>> Orders(JsonNode? node) =>
+        [.. (node as JsonArray ?? []).Select(order => order!.AsArray().Select(n => (string)n!).ToList())];
+
+    private static JsonArray Written(IEnumerable<IEnumerable<string>> orders) =>
+        [.. orders.Select(o => (JsonNode)new JsonArray([.. o.Select(n => (JsonNode)n)]))];
+
+    private static JsonObject Written(TaughtPart part, string id, JsonObject? old)
     {
         var made = old?.DeepClone().AsObject() ?? new JsonObject { ["at"] = new JsonArray(40, 40, 20, 20) };
-        (made["id"], made["name"], made["view"], made["way"]) = (part.Id, part.Name.Trim(), part.View, part.Way);
+        (made["id"], made["name"], made["view"], made["way"]) = (id, part.Name.Trim(), part.View, part.Way);
         (made["outMin"], made["backMin"]) = (part.Minutes, part.Minutes);
         made["out"] = part.Screws + part.Catches + part.Cables.Count == 0 ? "By hand, as it was taken off before." : "";
         made["back"] = "The same way back.";
@@ -59,7 +95,7 @@ public static class TaughtAccess
             made["fasteners"] = new JsonArray(
                 new JsonObject
                 {
-                    ["id"] = $"{part.Id}-screws",
+                    ["id"] = $"{id}-screws",
                     ["name"] = "screws",
                     ["count"] = part.Screws,
                     ["kind"] = "screw",
@@ -87,7 +123,7 @@ public static class TaughtAccess
                     (JsonNode)
                         new JsonObject
                         {
-                            ["id"] = $"{part.Id}-cable-{i + 1}",
+                            ["id"] = $"{id}-cable-{i + 1}",
                             ["label"] = c.Trim(),
                             ["port"] = "as labelled",
                         }

@@ -76,9 +76,9 @@ public class OwnModelsTests
         TaughtPart lid = new("Lid", "top", "off", 2, "cross 1", 8, false, false, 0, [], "", 1),
             tray = new("Paper tray", "front", "off", 0, "", 0, false, false, 0, [], "", 0.5),
             rail = new("Rail cover", "top", "off", 1, "cross 1", 6, true, false, 1, ["ribbon"], "The spring is live.", 2);
-        var once = TaughtAccess.With(access, [tray, lid, rail]).Value;
+        var once = TaughtAccess.With(access, [tray, lid, rail], []).Value;
         Assert.Equal(["lid"], After(once, "rail-cover"));
-        var twice = TaughtAccess.With(once, [lid, rail]).Value;
+        var twice = TaughtAccess.With(once, [lid, rail], []).Value;
         // The lead is out first, though nobody told it; what the family takes off with power on stays so.
         Assert.Equal(["mains-lead"], After(twice, "lid"));
         Assert.Empty(After(once, "paper-tray"));
@@ -86,9 +86,25 @@ public class OwnModelsTests
             "1",
             twice["parts"]!.AsArray().First(p => (string)p!["id"]! == "rail-cover")!["fasteners"]![0]!["count"]!.ToJsonString()
         );
-        var bad = TaughtAccess.With(access, [lid with { Screws = 0 }, tray, tray]);
+        // The rail goes back on while the lid is on: the lid was habit, which one opening with its way back shows.
+        var back = TaughtAccess.With(access, [lid, rail], ["Lid", "Rail cover"]).Value;
+        Assert.Equal(["mains-lead"], After(back, "rail-cover"));
+        Assert.Single(back["openings"]!.AsArray());
+        Assert.Equal("/back", Assert.Single(TaughtAccess.With(access, [lid, rail], ["Lid"]).Problems).Path);
+        // Two ways, each shown once: either whole, told as one of several.
+        var either = TaughtAccess.With(once, [lid with { Name = "Base", Minutes = 9 }, rail], []).Value;
+        Assert.Equal("""[["base","paper-tray"],["base","lid"],"mains-lead"]""", AfterText(either, "rail-cover"));
+        // A part that the family has under another id is that part, to which guides lead.
+        var family = access["parts"]!.AsArray().First(p => TaughtPart.IdOf((string)p!["name"]!) != (string)p["id"]!)!;
+        var named = TaughtAccess.With(access, [lid with { Name = (string)family["name"]! }], []).Value;
+        Assert.Equal($"""[["{family["id"]}"]]""", named["openings"]!.ToJsonString());
+        Assert.Equal(access["parts"]!.AsArray().Count, named["parts"]!.AsArray().Count);
+        var bad = TaughtAccess.With(access, [lid with { Screws = 0 }, tray, tray], []);
         Assert.Equal(["/parts", "/parts/0/screws"], bad.Problems.Select(p => p.Path).Order());
     }
+
+    private static string AfterText(JsonObject file, string part) =>
+        file["parts"]!.AsArray().First(p => (string)p!["id"]! == part)!["after"]!.ToJsonString();
 
     private static string[] After(JsonObject file, string part) =>
         [.. file["parts"]!.AsArray().First(p => (string)p!["id"]! == part)!["after"]!.AsArray().Select(n => (string)n!)];

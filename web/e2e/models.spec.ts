@@ -147,7 +147,10 @@ test('what is taught is known: a figure measured, one far off asked about, a cod
   for (const part of ['Mains lead', 'Rear panel', 'Pads']) {
     await opening.getByRole('button', { name: part, exact: true }).click()
   }
-  await opening.getByRole('button', { name: 'Teach this opening, 3 parts' }).click()
+  for (const part of ['Pads', 'Rear panel', 'Mains lead']) {
+    await opening.getByRole('button', { name: `${part} is on again` }).click()
+  }
+  await opening.getByRole('button', { name: 'Teach this opening, 3 parts, and the way back' }).click()
   await expect(opening).toContainText('Taught by one opening')
   await expect(opening.getByTestId('off').getByRole('listitem')).toHaveCount(0)
   await opening.getByText('Parts, 3').click()

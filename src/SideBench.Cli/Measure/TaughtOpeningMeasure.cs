@@ -26,11 +26,19 @@ internal static class TaughtOpeningMeasure
             for (var m = 0; m < Machines; m++)
             {
                 var chance = new Random(Seed + m);
-                List<IReadOnlyList<string>> openings = [.. Enumerable.Range(0, Openings).Select(_ => Opened(graph, handling, chance))];
+                // Each is taken apart and put together again: the way back, turned round, is a way in as well.
+                List<IReadOnlyList<string>> openings =
+                [
+                    .. Enumerable
+                        .Range(0, Openings)
+                        .Select(_ => Opened(graph, handling, chance))
+                        .SelectMany(o => new[] { o, AnyOrder(graph, o, chance) }),
+                ];
                 var needs = OpeningTaught.Needs(openings, minutes, free);
+                var taught = Taught(graph, needs);
                 foreach (var part in needs.Keys)
                 {
-                    var off = Closed(part, needs);
+                    var off = Parts(WayIn.To(taught, [part], handling)).ToHashSet();
                     tried++;
                     if (!CanBeDone(graph, off))
                         impossible++;
@@ -53,11 +61,19 @@ internal static class TaughtOpeningMeasure
     private static List<string> Opened(AccessGraph graph, Handling handling, Random chance)
     {
         var target = graph.Parts[chance.Next(graph.Parts.Count)].Id;
-        var left = Parts(WayIn.To(graph, [target], handling)).ToHashSet();
+        return AnyOrder(graph, Parts(WayIn.To(graph, [target], handling)), chance);
+    }
+
+    private static List<string> AnyOrder(AccessGraph graph, IEnumerable<string> parts, Random chance)
+    {
+        var left = parts.ToHashSet();
         var off = new List<string>();
         while (left.Count > 0)
         {
             var free = left.Where(id => graph.Part(id)!.After.All(line => line.Any(off.Contains))).Order(StringComparer.Ordinal).ToList();
+            // What the panel frees comes before the lead is out.
+            if (left.Any(id => graph.Part(id)!.Powered))
+                free.RemoveAll(id => !graph.Part(id)!.Powered);
             var next = free[chance.Next(free.Count)];
             off.Add(next);
             left.Remove(next);
@@ -66,17 +82,16 @@ internal static class TaughtOpeningMeasure
         return off;
     }
 
-    private static IEnumerable<string> Parts(OpeningWay way) => way.Steps.Where(s => s.IsPart).Select(s => s.Part).Distinct();
+    private static AccessGraph Taught(AccessGraph graph, IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<string>>> needs) =>
+        new(
+            graph.Model,
+            graph.Version,
+            [.. graph.Parts.Where(p => needs.ContainsKey(p.Id)).Select(p => p with { After = needs[p.Id] })],
+            [],
+            []
+        );
 
-    private static HashSet<string> Closed(string part, IReadOnlyDictionary<string, IReadOnlyList<string>> needs)
-    {
-        var all = new HashSet<string> { part };
-        var waiting = new Stack<string>([part]);
-        while (waiting.TryPop(out var next))
-            foreach (var more in needs[next].Where(all.Add))
-                waiting.Push(more);
-        return all;
-    }
+    private static IEnumerable<string> Parts(OpeningWay way) => way.Steps.Where(s => s.IsPart).Select(s => s.Part).Distinct();
 
     private static bool CanBeDone(AccessGraph graph, HashSet<string> parts)
     {

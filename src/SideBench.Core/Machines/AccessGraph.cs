@@ -45,6 +45,9 @@ public sealed record AccessGraph(
     /// <summary>Orders in which parts came off, where the shop taught how it opens; empty for a graph that was written.</summary>
     public IReadOnlyList<IReadOnlyList<string>> Openings { get; init; } = [];
 
+    /// <summary>Orders in which parts went back on, turned round: each a way in that was shown to be one as well.</summary>
+    public IReadOnlyList<IReadOnlyList<string>> Backs { get; init; } = [];
+
     /// <summary>Most parts a graph can have.</summary>
     public const int MostParts = 128;
 

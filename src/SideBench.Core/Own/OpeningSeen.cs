@@ -21,11 +21,44 @@ public static class OpeningSeen
         [
             .. lines
                 .SelectMany(l => l.Body.Effect.Puts)
-                .Where(i => TaughtPart.Ways.Contains(i.Change) && (i.Removal is null || i.Removal == i.Part))
-                .Select(i => (i.Part is { } id ? graph.Part(id) : null) is { } part ? Known(part) : Named(i, graph, numbers))
+                .Where(IsPart)
+                .Select(i => PartOf(i, graph, numbers))
                 .Where(p => p.Id.Length > 0)
                 .DistinctBy(p => p.Id),
         ];
+
+    /// <summary>The order in which the parts went back on; empty when not all of them did.</summary>
+    /// <param name="lines">Lines of the job that stand, oldest first.</param>
+    /// <param name="graph">How the model opens so far.</param>
+    /// <param name="numbers">House numbers.</param>
+    /// <returns>Ids of parts. One that came off again counts from when it was on for good.</returns>
+    public static IReadOnlyList<string> Back(IEnumerable<Entry> lines, AccessGraph graph, OwnNumbers numbers)
+    {
+        var (items, off, back) = (new Dictionary<string, string>(), new HashSet<string>(), new List<string>());
+        foreach (var effect in lines.Select(l => l.Body.Effect))
+        {
+            foreach (var item in effect.Puts.Where(IsPart))
+            {
+                var part = items[item.Id] = PartOf(item, graph, numbers).Id;
+                if (part.Length > 0)
+                    off.Add(part);
+                back.Remove(part);
+            }
+
+            // What leaves the tray and leaves the machine another than it was did not go back: it stays off.
+            foreach (var take in effect.Modifications.Count > 0 ? [] : effect.Takes)
+                if (items.TryGetValue(take.Item, out var part) && part.Length > 0 && !back.Contains(part))
+                    back.Add(part);
+        }
+
+        return back.Count == off.Count ? back : [];
+    }
+
+    private static bool IsPart(TrayItem item) =>
+        TaughtPart.Ways.Contains(item.Change) && (item.Removal is null || item.Removal == item.Part);
+
+    private static TaughtPart PartOf(TrayItem item, AccessGraph graph, OwnNumbers numbers) =>
+        (item.Part is { } id ? graph.Part(id) : null) is { } part ? Known(part) : Named(item, graph, numbers);
 
     private static TaughtPart Named(TrayItem item, AccessGraph graph, OwnNumbers numbers)
     {

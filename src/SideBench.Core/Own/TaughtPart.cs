@@ -32,10 +32,13 @@ public sealed record TaughtPart(
 )
 {
     /// <summary>Its id.</summary>
-    public string Id =>
+    public string Id => IdOf(Name);
+
+    /// <summary>The id of a part of that name; empty for one without letters or digits.</summary>
+    public static string IdOf(string? name) =>
         string.Join(
             '-',
-            new string([.. Name.ToLowerInvariant().Select(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') ? c : ' ')]).Split(
+            new string([.. (name ?? "").ToLowerInvariant().Select(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') ? c : ' ')]).Split(
                 ' ',
                 StringSplitOptions.RemoveEmptyEntries
             )

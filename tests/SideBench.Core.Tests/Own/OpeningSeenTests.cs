@@ -43,11 +43,38 @@ public class OpeningSeenTests
         Assert.Empty(Seen([Off(Removals.Of(part)[0])]));
     }
 
+    [Fact]
+    public void TheWayBack_IsTheOrderInWhichPartsWentOnForGood_AndNoneWhereOneIsStillOff()
+    {
+        List<EntryBody> lines =
+        [
+            Put("Plate", "off", "a"),
+            Put("Tray", "off", "b"),
+            Put("Rail", "off", "c"),
+            Put("2 ml of ink", "inside", "d"),
+        ];
+        Assert.Empty(Back());
+        lines.AddRange([On("a"), On("c")]);
+        Assert.Empty(Back());
+        lines.Add(On("b"));
+        Assert.Equal(["plate", "rail", "tray"], Back());
+        // The plate comes off once more.
+        lines.Add(Put("Plate", "off", "e"));
+        Assert.Empty(Back());
+        Assert.Equal(["rail", "tray", "plate"], Back(On("e")));
+        // What is left off for good is not back.
+        Assert.Empty(Back(new LeftOff("e", "plate", "Plate", "broken")));
+
+        IReadOnlyList<string> Back(params EntryBody[] more) =>
+            OpeningSeen.Back(lines.Concat(more).Select((b, i) => TestShop.Line(i + 1, b)), Graph, House);
+        static EntryBody On(string item) => new PutBack(item, "", "", 1, 0, 1);
+    }
+
     private static IReadOnlyList<TaughtPart> Seen(IEnumerable<EntryBody> lines) =>
         OpeningSeen.Of(lines.Select((b, i) => TestShop.Line(i + 1, b)), Graph, House);
 
     private static EntryBody Off(Removal removal) =>
         new TakenOff(removal.Id, removal.Part, removal.Label, removal.Count, removal.Item("t", removal.Count, []), 1, 1);
 
-    private static EntryBody Put(string label, string change) => new TrayPutBy(new TrayItem("t", label, change, 1, "", []));
+    private static EntryBody Put(string label, string change, string id = "t") => new TrayPutBy(new TrayItem(id, label, change, 1, "", []));
 }

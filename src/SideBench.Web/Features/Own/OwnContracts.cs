@@ -90,7 +90,14 @@ public sealed record CodeRequest(Guid Key, int SeenVersion, string? Model, strin
     : IShopWrite;
 
 /// <summary>An opening: what came off, in order.</summary>
-public sealed record OpeningTaughtRequest(Guid Key, int SeenVersion, string? Model, IReadOnlyList<PartOff>? Parts) : IShopWrite;
+/// <param name="Back">Names of the same parts in the order in which they went back on; null or empty when that is not told.</param>
+public sealed record OpeningTaughtRequest(
+    Guid Key,
+    int SeenVersion,
+    string? Model,
+    IReadOnlyList<PartOff>? Parts,
+    IReadOnlyList<string>? Back
+) : IShopWrite;
 
 /// <summary>A part as it came off.</summary>
 public sealed record PartOff(
@@ -110,7 +117,9 @@ public sealed record PartOff(
 
 /// <summary>What came off on a job, to be taught as an opening.</summary>
 /// <param name="Tag">The job's tag.</param>
-public sealed record OpenedView(int Tag, IReadOnlyList<PartOff> Parts);
+/// <param name="Parts">In the order in which they came off.</param>
+/// <param name="Back">Their names in the order in which they went back on; empty when not all did.</param>
+public sealed record OpenedView(int Tag, IReadOnlyList<PartOff> Parts, IReadOnlyList<string> Back);
 
 /// <summary>A file of models to take in.</summary>
 public sealed record ImportRequest(Guid Key, int SeenVersion, string? Text, bool Replace) : IShopWrite;

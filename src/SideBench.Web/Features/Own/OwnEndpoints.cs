@@ -153,7 +153,9 @@ public static class OwnEndpoints
             return ProblemResults.Of([new Problem(ProblemCode.UnknownModel, "", model)]);
         if (await jobs.Load(new JobId(job ?? 0), cancel) is not { } loaded || loaded.Row.ModelId != model)
             return ProblemResults.Of([new Problem(ProblemCode.UnknownJob, "/job", job ?? 0)]);
-        var parts = OpeningSeen.Of(TakenBack.Without(loaded.Entries), graph, books.Shop.Numbers.Of<OwnNumbers>());
+        var (lines, numbers) = (TakenBack.Without(loaded.Entries).ToList(), books.Shop.Numbers.Of<OwnNumbers>());
+        var parts = OpeningSeen.Of(lines, graph, numbers);
+        var back = OpeningSeen.Back(lines, graph, numbers).Select(id => parts.First(p => p.Id == id).Name);
         return Results.Ok(
             new OpenedView(
                 loaded.Row.Tag,
@@ -172,7 +174,8 @@ public static class OwnEndpoints
                         p.Caution,
                         p.Minutes
                     )),
-                ]
+                ],
+                [.. back]
             )
         );
     }

@@ -249,7 +249,7 @@ internal sealed class OwnKeeping(BenchBooks books)
         if (Latest("access", r.Model) is not { } kept)
             return new Problem(OwnProblem.NotOwn, "/model", r.Model ?? "");
         List<TaughtPart> parts = [.. (r.Parts ?? []).Select(PartOf)];
-        var next = TaughtAccess.With(JsonNode.Parse(kept.Text)!.AsObject(), parts);
+        var next = TaughtAccess.With(JsonNode.Parse(kept.Text)!.AsObject(), parts, r.Back ?? []);
         return next.IsGood
             ? Tried([
                 kept with

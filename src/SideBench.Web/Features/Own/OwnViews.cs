@@ -98,7 +98,7 @@ internal static class OwnViews
                     p.Name,
                     p.View,
                     p.Way.ToString().ToLowerInvariant(),
-                    [.. p.After.SelectMany(line => line).Select(id => graph!.Part(id)?.Name ?? id)],
+                    [.. p.After.Select(line => string.Join(" or ", line.Select(id => graph!.Part(id)?.Name ?? id)))],
                     OpeningTaught.Seen(openings, p.Id),
                     p.OutMin
                 )),

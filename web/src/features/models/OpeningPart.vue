@@ -39,6 +39,11 @@ const bare = (part: Api<'UsualPartView'>): Removal => ({
   caution: '',
 })
 const off = useStorage<Removal[]>(`side-bench-opening-${props.model.id}`, [])
+// The way back shows as well what stands before what: a part that went on while another was on needs it off no more.
+const back = useStorage<string[]>(`side-bench-way-back-${props.model.id}`, [])
+const isBack = computed(() => back.value.filter((name) => off.value.some((o) => o.name === name)))
+const notBack = computed(() => [...off.value].reverse().filter((o) => !isBack.value.includes(o.name)))
+const allBack = computed(() => off.value.length > 0 && notBack.value.length === 0)
 // What came off on a job stands on record already: nobody tells it twice. A draft that was begun is not thrown away.
 const from = ref('')
 const job = Number(useRoute().query.job ?? 0)
@@ -59,6 +64,7 @@ async function fromJob() {
     cables: (p.cables ?? []).join(', '),
     caution: p.caution ?? '',
   }))
+  back.value = seen.back
   from.value = `As it came off on ${seen.tag}. Look each part over before it is taught.`
 }
 if (job && props.mayTeach && off.value.length === 0) void fromJob()
@@ -78,8 +84,9 @@ async function teach() {
       .map((c) => c.trim())
       .filter(Boolean),
   }))
-  if (!(await props.desk.opening({ model: props.model.id, parts }))) return
+  if (!(await props.desk.opening({ model: props.model.id, parts, back: allBack.value ? isBack.value : [] }))) return
   off.value = []
+  back.value = []
   from.value = ''
 }
 </script>
@@ -163,9 +170,24 @@ async function teach() {
           </details>
         </li>
       </ol>
-      <button v-if="off.length" type="button" class="press press-main mt-2" :disabled="desk.busy.value" @click="teach">
-        Teach this opening, {{ off.length }} parts
-      </button>
+      <template v-if="off.length">
+        <h3 class="mt-3 mb-1 font-bold">And back, if you like: press each part as it goes on again</h3>
+        <p class="text-sm text-soft">A part that goes on while another is on already needs that one off no more.</p>
+        <div class="flex flex-wrap gap-1.5" data-testid="way-back">
+          <button v-for="o in notBack" :key="o.name" type="button" class="press" @click="back = [...isBack, o.name]">
+            {{ o.name }}<span class="sr-only"> is on again</span>
+          </button>
+        </div>
+        <p v-if="isBack.length" class="mt-1">
+          On again, in this order: {{ isBack.join(', ') }}
+          <button type="button" class="press" @click="back = []">Begin the way back anew</button>
+        </p>
+        <button type="button" class="press press-main mt-2" :disabled="desk.busy.value" @click="teach">
+          Teach this opening, {{ off.length }} parts{{
+            allBack ? ', and the way back' : isBack.length ? ', without the way back: not all is on' : ''
+          }}
+        </button>
+      </template>
     </div>
   </section>
 </template>

@@ -285,6 +285,24 @@ describe('a model’s page', () => {
       ['Pads', 'off', 2],
     ])
     expect(shown.find('[data-testid=off]').text()).toBe('')
+    expect(body.back).toEqual([])
+  })
+
+  it('teaches the way back with it once every part is on again, and says when not all is', async () => {
+    const shown = await show(ModelPage, () => ({ id: 'heath-solo' }))
+    for (const part of ['Mains lead', 'Side cover', 'Pads']) await press(shown, part)
+    const back = async (part: string) => {
+      const buttons = shown.find('[data-testid=way-back]').findAll('button')
+      await buttons.find((b) => b.text().startsWith(part))!.trigger('click')
+    }
+    await back('Side cover')
+    expect(shown.text()).toContain('without the way back: not all is on')
+    await back('Pads')
+    await back('Mains lead')
+    expect(shown.text()).toContain('On again, in this order: Side cover, Pads, Mains lead')
+    await press(shown, 'Teach this opening, 3 parts, and the way back')
+    expect(posted[0]![1].back).toEqual(['Side cover', 'Pads', 'Mains lead'])
+    expect(localStorage.getItem('side-bench-way-back-heath-solo')).toBe('[]')
   })
 })
 

@@ -4489,6 +4489,7 @@ export interface components {
             /** Format: int32 */
             tag: number;
             parts: components["schemas"]["PartOff"][];
+            back: string[];
         };
         OpeningTaughtRequest: {
             /** Format: uuid */
@@ -4497,6 +4498,7 @@ export interface components {
             seenVersion: number;
             model: null | string;
             parts: null | components["schemas"]["PartOff"][];
+            back: null | string[];
         };
         OpeningView: {
             /** Format: int64 */
