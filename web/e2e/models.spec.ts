@@ -90,6 +90,33 @@ test('opened on a job, it is taught from what is on record', async ({ page }) =>
   await expect(opening.getByTestId('off').getByRole('listitem')).toHaveCount(0)
   await opening.getByText(/^Parts, /).click()
   await expect(opening.getByRole('listitem').filter({ hasText: 'Foam strip' })).toContainText('after Mains lead')
+
+  // The next of its kind has a way in; a photo that is taken there is seen on the one after it, and on the model's page.
+  const wayIn = async (serial: string) => {
+    await takeIn(page, serial, { model: `Heath ${name}`, moved: false })
+    await page.keyboard.press('o')
+    await expect(page.getByRole('heading', { name: 'Opening up' })).toBeVisible()
+    await page.keyboard.press('o')
+    await page.getByRole('dialog').getByRole('button', { name: 'front', exact: true }).click()
+    await page.getByRole('dialog').getByRole('button', { name: 'Foam strip', exact: true }).click()
+    await page.getByTestId('reach').click()
+    await expect(page.getByTestId('act')).toContainText('Mains lead')
+  }
+  const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 120, height: 90 } })
+  const second = `TR-${unique()}`
+  await wayIn(second)
+  const taken = page.getByAltText('Photo for', { exact: false })
+  await page
+    .getByTestId('act')
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'p.png', mimeType: 'image/png', buffer: picture })
+  await expect(taken).toBeVisible()
+  await wayIn(`TR-${unique()}`)
+  await expect(taken).toHaveCount(0)
+  await expect(page.getByTestId('earlier-photos').getByAltText(second)).toBeVisible()
+  await page.goto(`/models/heath-${name.toLowerCase().replace(' ', '-')}`)
+  await opening.getByText(/^Parts, /).click()
+  await expect(opening.getByRole('listitem').filter({ hasText: 'Mains lead' }).getByAltText(second)).toBeVisible()
 })
 
 test('what is taught is known: a figure measured, one far off asked about, a code, an opening; passed on and taken in', async ({

@@ -81,6 +81,16 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         ORDER BY entry_id
         """;
 
+    private const string PhotosSql = """
+        SELECT e.entry_id, e.job_id, e.version, e.person_id, e.person_name, e.written_at, e.kind, e.body, m.machine_id, m.model_id, m.serial
+        FROM standing_entries e
+        JOIN machines m ON m.machine_id = e.machine_id
+        WHERE e.kind = 'photo-taken'
+          AND m.model_id = $1
+        ORDER BY e.entry_id DESC
+        LIMIT $2
+        """;
+
     private const string OfShopSql = """
         SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
         FROM entries
@@ -210,6 +220,17 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
     public async Task<IReadOnlyList<ShopLine>> OfModel(string model, int most, CancellationToken cancel)
     {
         await using var command = database.CreateCommand(OfModelSql);
+        command.Parameters.With(model).With(most);
+        return await ShopLines(command, cancel);
+    }
+
+    /// <summary>Photos of all machines of a model, the latest first; what was taken back is left out.</summary>
+    /// <param name="model">The model.</param>
+    /// <param name="most">So many at most.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<ShopLine>> PhotosOf(string model, int most, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(PhotosSql);
         command.Parameters.With(model).With(most);
         return await ShopLines(command, cancel);
     }

@@ -33,6 +33,14 @@ public sealed record RenewedRequest(
     int Thread = 0
 ) : IJobWrite;
 
+/// <summary>A photo of a part, or of what holds it, as it was taken on a job.</summary>
+/// <param name="Part">The part.</param>
+/// <param name="Job">The job it was taken on.</param>
+/// <param name="Picture">Which picture of that job.</param>
+/// <param name="Label">What it was taken of.</param>
+/// <param name="Serial">The machine's serial.</param>
+public sealed record PartPhotoView(string Part, long Job, string Picture, string Label, string Serial, DateTimeOffset At);
+
 public sealed record PhotoRequest(Guid Key, int SeenVersion, string Of, string Label, string Picture, int Thread = 0) : IJobWrite;
 
 public sealed record GuideBeginRequest(Guid Key, int SeenVersion, string? Guide, int Slot = 0, int Thread = 0) : IJobWrite;

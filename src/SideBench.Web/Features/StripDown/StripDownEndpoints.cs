@@ -26,6 +26,7 @@ public static class StripDownEndpoints
 {
     private const int PhotoQuality = 82;
     private const int PhotoSide = 1600;
+    private const int MostPhotos = 200;
 
     /// <summary>Maps them.</summary>
     public static void MapStripDown(this IEndpointRouteBuilder routes)
@@ -52,6 +53,12 @@ public static class StripDownEndpoints
             .Described("getTemplate", "Where the tube of an outside bottle goes through the wall of a model, for a template at full size.")
             .For(Act.Read);
         routes
+            .MapGet("/models/{model}/photos", Photos)
+            .WithTags("StripDown")
+            .Produces<List<PartPhotoView>>()
+            .Described("getPartPhotos", "Photos of a model's parts as they were taken on jobs, the latest first.")
+            .For(Act.Read);
+        routes
             .MapGet("/machines/{id:long}/parts", Parts)
             .WithTags("StripDown")
             .Produces<List<PartLifeView>>()
@@ -63,6 +70,28 @@ public static class StripDownEndpoints
         books.Shop.Models.GetValueOrDefault(model) is { Waste.Hole: { } hole } of
             ? Results.Ok(new DrawingView("hole", of.Id, of.FullName, [], hole))
             : ProblemResults.Of(StripDownProblem.NoHole, "/model", model);
+
+    // Of a screw, a cable or the part itself: it shows the part.
+    private static async Task<IResult> Photos(string model, EntryStore entries, BenchBooks books, CancellationToken cancel)
+    {
+        if (!books.Shop.Graphs.TryGetValue(model, out var graph))
+            return ProblemResults.Of(ProblemCode.UnknownModel, "", model);
+        var parts = graph.Parts.SelectMany(p => Removals.Of(p).Select(r => (r.Id, Part: p.Id))).ToDictionary(r => r.Id, r => r.Part);
+        return Results.Ok(
+            (await entries.PhotosOf(model, MostPhotos, cancel))
+                .Select(line => (line, Photo: (PhotoTaken)line.Entry.Body))
+                .Where(l => parts.ContainsKey(l.Photo.Of) && l.line.Entry.Job is not null)
+                .Select(l => new PartPhotoView(
+                    parts[l.Photo.Of],
+                    l.line.Entry.Job!.Value.Value,
+                    l.Photo.Picture,
+                    l.Photo.Label,
+                    l.line.Serial,
+                    l.line.Entry.At
+                ))
+                .ToList()
+        );
+    }
 
     private static void MapHands(RouteGroupBuilder job)
     {

@@ -2,6 +2,7 @@
 import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import PartPhotos from '@/features/strip-down/PartPhotos.vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
 import type { ModelDesk, ModelPageView } from './useModels'
 
@@ -105,6 +106,7 @@ async function teach() {
     </p>
     <details class="my-2">
       <summary class="min-h-11 cursor-pointer py-2">Parts, {{ model.parts.length }}</summary>
+      <p class="text-sm text-soft">Photos that are taken of a part on a job stand here, and on the next way in.</p>
       <ul>
         <li v-for="p in model.parts" :key="p.id" class="border-t border-line py-1">
           <b>{{ p.name }}</b>, {{ p.view }}, {{ p.minutes }} min<template v-if="p.after.length"
@@ -113,6 +115,7 @@ async function teach() {
           <span v-if="model.openings" class="text-sm text-soft">
             seen off {{ p.seen === 1 ? 'once' : `${p.seen} times` }}</span
           >
+          <PartPhotos :model="model.id" :part="p.id" />
         </li>
       </ul>
     </details>

@@ -191,6 +191,7 @@ watch(answers, () => keys.refresh())
             class="h-20 rounded border border-line"
           />
         </div>
+        <slot />
         <p v-if="act.photoNeeded" class="mt-1 font-bold text-wait">A photo first: press C.</p>
         <label v-if="act.measure && !act.done" class="mt-2 flex flex-wrap items-center gap-2">
           {{ act.measure.label }}

@@ -12,6 +12,7 @@ import ChangeCards from './ChangeCards.vue'
 import GuideChoice from './GuideChoice.vue'
 import OpenAnyway from './OpenAnyway.vue'
 import OpeningHead from './OpeningHead.vue'
+import PartPhotos from './PartPhotos.vue'
 import PieceDialog from './PieceDialog.vue'
 import PutDialog from './PutDialog.vue'
 import ReachDialog from './ReachDialog.vue'
@@ -212,7 +213,9 @@ useKeys(() => [
             @answer="answer"
             @photo="desk.photo($event, act.step ? `${act.run}:${act.step}` : act.removal, act.title)"
             @word="(what, by) => desk.consent({ what, by })"
-          />
+          >
+            <PartPhotos v-if="act.part" :model="opening.modelId" :part="act.part" :not-job="id" />
+          </ActCard>
           <p v-else-if="closing && !choosing" class="panel text-go">
             ✓ Everything is back. Now look before power: level, nothing pinched, the lid moves.
           </p>
