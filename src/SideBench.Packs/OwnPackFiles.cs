@@ -40,7 +40,7 @@ public static class OwnPackFiles
     public static Outcome<Shop> Read(IReadOnlyList<PackFile> house, IReadOnlyList<OwnFileKept> own, out IReadOnlyList<Problem> left)
     {
         left = [];
-        var whole = PackReader.Read([.. house, .. Of(own)]);
+        var whole = PackReader.Read([.. Beside(house, own), .. Of(own)]);
         if (whole.IsGood || own.Count == 0)
             return whole;
         // A problem of the house's own files stays one.
@@ -49,8 +49,34 @@ public static class OwnPackFiles
             .ToHashSet();
         var fit = own.Where(f => !bad.Contains(f.Id)).ToList();
         left = whole.Problems;
-        var rest = PackReader.Read([.. house, .. Of(fit)]);
+        var rest = PackReader.Read([.. Beside(house, fit), .. Of(fit)]);
         return rest.IsGood ? rest : PackReader.Read(house);
+    }
+
+    /// <summary>A file of the packs that is about a model or a sheet; null when no pack has it.</summary>
+    /// <param name="house">Files of the packs.</param>
+    /// <param name="sort">machine, access or sheet.</param>
+    /// <param name="id">The model, or the sheet.</param>
+    public static JsonObject? OfHouse(IEnumerable<PackFile> house, string sort, string id) =>
+        house.Where(f => f.Kind == KindOf(sort) && f.Text.Contains($"\"{id}\"")).Select(Parsed).FirstOrDefault(f => IdOf(sort, f) == id);
+
+    // What is the shop's own takes the place of what a pack has of the same model or sheet.
+    private static IEnumerable<PackFile> Beside(IReadOnlyList<PackFile> house, IReadOnlyList<OwnFileKept> own) =>
+        house.Where(f => !own.Any(o => f.Kind == KindOf(o.Sort) && f.Text.Contains($"\"{o.Id}\"") && IdOf(o.Sort, Parsed(f)) == o.Id));
+
+    private static string IdOf(string sort, JsonObject? file) => Said(file?[sort == "access" ? "model" : "id"]);
+
+    // A file of the house that is no JSON is told of when it is read.
+    private static JsonObject? Parsed(PackFile file)
+    {
+        try
+        {
+            return JsonNode.Parse(file.Text) as JsonObject;
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
     }
 
     /// <summary>A model alone, as one of its versions has it; null when that no longer fits.</summary>

@@ -262,6 +262,76 @@ public class OwnTaughtTests(BenchServer server) : IClassFixture<BenchServer>
         Assert.Equal("own-not-own", CodeOf(house.Body));
     }
 
+    [Fact]
+    public async Task AModelOfAPack_IsMadeOurs_TaughtLikeAnyOther_PassedOn_AndGoesBackToWhatThePackHas()
+    {
+        var browser = await server.Open();
+        const string model = "pellow-mono-pair";
+        var (closed, seen) = await JobsTests.TakeIn(browser, model: model);
+        var end = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = seen,
+            thread = 0,
+            how = "handed-back",
+            reason = "customer took it",
+        };
+        Assert.Equal(HttpStatusCode.OK, (await browser.Post($"/api/jobs/{closed}/closing", end)).Status);
+        var house = (await browser.Get($"/api/models/{model}")).Body;
+        var worth = (await Figure(browser, model, "worth")).GetProperty("value").GetDouble();
+        Assert.Equal((false, JsonValueKind.Null), (house.GetProperty("isOwn").GetBoolean(), house.GetProperty("packVersion").ValueKind));
+        await Ours();
+        var own = (await browser.Get($"/api/models/{model}")).Body;
+        var version = house.GetProperty("modelVersion").GetInt32();
+        Assert.Equal(
+            (true, version + 1, version),
+            (own.GetProperty("isOwn").GetBoolean(), own.GetProperty("modelVersion").GetInt32(), own.GetProperty("packVersion").GetInt32())
+        );
+        Assert.Equal("own-nothing-new", CodeOf((await browser.Post("/api/models/ours", await Asked())).Body));
+        var told = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = await Version(browser),
+            model,
+            pointer = "worth",
+            value = worth + 11,
+            measured = false,
+            isSure = false,
+        };
+        Assert.Equal(HttpStatusCode.OK, (await browser.Post("/api/models/figures", told)).Status);
+        Assert.Equal(worth + 11, (await Figure(browser, model, "worth")).GetProperty("value").GetDouble());
+        // A job that ended before is shown with what the pack had; another shop that has only the pack is asked before it is replaced.
+        Assert.StartsWith(
+            $"Shown as it was worked: with version {version + 1}",
+            Text((await browser.Get($"/api/jobs/{closed}")).Body, "bookNote")
+        );
+        var file = await browser.Http.GetStringAsync($"/api/models/export?model={model}");
+        await Ours();
+        Assert.Equal(worth, (await Figure(browser, model, "worth")).GetProperty("value").GetDouble());
+        var brought = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = await Version(browser),
+            text = file,
+            replace = false,
+        };
+        Assert.Equal("own-would-replace", CodeOf((await browser.Post("/api/models/import", brought)).Body));
+        Assert.Equal("unknown-model", CodeOf((await browser.Post("/api/models/ours", await Asked("heath-nothing"))).Body));
+
+        async Task<object> Asked(string id = model) =>
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = await Version(browser),
+                model = id,
+            };
+        async Task Ours()
+        {
+            var answer = await browser.Post("/api/models/ours", await Asked());
+            Assert.True(answer.Status == HttpStatusCode.OK, answer.Body.ToString());
+        }
+    }
+
     private static async Task<JsonNode> PartOf(Browser browser, string model, string part) =>
         JsonNode.Parse(
             (await browser.Get($"/api/models/{model}/parts"))

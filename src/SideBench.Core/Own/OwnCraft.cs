@@ -13,13 +13,19 @@ public static class OwnCraft
     public static IReadOnlyList<OwnFileKept> Files(IEnumerable<Record.Entry> lines) =>
         [.. lines.Select(e => e.Body).OfType<OwnFileKept>().GroupBy(f => (f.Sort, f.Id)).Select(g => g.Last())];
 
-    /// <summary>What an own file was at a time: the last that was written by then, of those that stand; null when none was.</summary>
+    /// <summary>
+    /// What an own file was at a time: the last that was written by then, of those that stand. Before there was one it was as the first,
+    /// which is what a pack had of it; null when there is none.
+    /// </summary>
     /// <param name="lines">Lines about the shop that stand, oldest first.</param>
     /// <param name="sort">machine, access or sheet.</param>
     /// <param name="id">Which.</param>
     /// <param name="at">When.</param>
-    public static OwnFileKept? At(IEnumerable<Record.Entry> lines, string sort, string id, DateTimeOffset at) =>
-        lines.Where(e => e.At <= at).Select(e => e.Body).OfType<OwnFileKept>().LastOrDefault(f => (f.Sort, f.Id) == (sort, id));
+    public static OwnFileKept? At(IEnumerable<Record.Entry> lines, string sort, string id, DateTimeOffset at)
+    {
+        var all = lines.Where(e => e.Body is OwnFileKept file && (file.Sort, file.Id) == (sort, id)).ToList();
+        return (OwnFileKept?)(all.LastOrDefault(e => e.At <= at) ?? all.FirstOrDefault())?.Body;
+    }
 
     /// <summary>Whether taking a line back would leave a model, or a sheet, without any version: machines may be of it.</summary>
     /// <param name="lines">Lines about the shop that stand.</param>

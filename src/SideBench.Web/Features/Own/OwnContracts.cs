@@ -16,6 +16,9 @@ public sealed record KindRequest(
     string? Like
 ) : IShopWrite;
 
+/// <summary>A model of a pack, to be the shop's own from now on.</summary>
+public sealed record OursRequest(Guid Key, int SeenVersion, string? Model) : IShopWrite;
+
 /// <summary>A figure as told or measured.</summary>
 public sealed record FigureRequest(Guid Key, int SeenVersion, string? Model, string? Pointer, double? Value, bool Measured, bool IsSure)
     : IShopWrite;
@@ -168,6 +171,7 @@ public sealed record HelpView(string Pointer, string Name, string Why);
 public sealed record WordChoice(string Id, string Name);
 
 /// <summary>All that a model holds.</summary>
+/// <param name="PackVersion">The version that a pack has of a model that is the shop's own; null where none has it.</param>
 public sealed record ModelPageView(
     int Version,
     string Id,
@@ -175,6 +179,7 @@ public sealed record ModelPageView(
     string Kind,
     bool IsOwn,
     int ModelVersion,
+    int? PackVersion,
     string Like,
     string SerialPrefix,
     string WasteAt,

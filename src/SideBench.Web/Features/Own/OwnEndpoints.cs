@@ -58,6 +58,13 @@ public static class OwnEndpoints
             "Makes a model of a kind nobody has seen.",
             (r, b, _) => Keeping(b).Make(r)
         );
+        models.MapShopWrite<OursRequest>(
+            "/ours",
+            Act.KeepBook,
+            "makeModelOurs",
+            "A model of a pack becomes the shop's own, or goes back to what the pack has.",
+            (r, b, _) => Keeping(b).Ours(r)
+        );
         models.MapShopWrite<FigureRequest>(
             "/figures",
             Act.Bench,

@@ -69,6 +69,39 @@ internal sealed class OwnKeeping(BenchBooks books)
         ]);
     }
 
+    /// <summary>
+    /// A model of a pack becomes the shop's own, to be taught; where it is so already, what the pack has of it now takes the place of what
+    /// was taught.
+    /// </summary>
+    public Outcome<IReadOnlyList<EntryBody>> Ours(OursRequest r)
+    {
+        if (OfHouse("machine", r.Model ?? "") is not { } machine || OfHouse("access", r.Model ?? "") is not { } access)
+            return new Problem(ProblemCode.UnknownModel, "/model", r.Model ?? "");
+        machine["taught"] = new JsonObject { ["like"] = "", ["figures"] = new JsonObject() };
+        var name = $"{machine["maker"]} {machine["name"]}";
+        var next = new[] { ("machine", machine), ("access", access) }
+            .Select(f =>
+            {
+                var (sort, file) = f;
+                var version = Math.Max((int)file["version"]!, Latest(sort, r.Model)?.Version ?? 0) + 1;
+                var kept = new OwnFileKept(
+                    sort,
+                    r.Model!,
+                    name,
+                    version,
+                    OwnPackFiles.Text(file),
+                    $"as the pack has it, its version {file["version"]}"
+                );
+                return kept with { Text = Numbered(kept, version) };
+            })
+            .Where(f => Latest(f.Sort, f.Id) is not { } own || !Same(own, f))
+            .ToList();
+        return next.Count > 0 ? Tried(next) : new Problem(OwnProblem.NothingNew, "/model", name);
+    }
+
+    /// <summary>The version that a pack has of an own model; null where none has it.</summary>
+    public int? HouseVersion(string model) => Latest("machine", model) is null ? null : (int?)OfHouse("machine", model)?["version"];
+
     /// <summary>A figure.</summary>
     public Outcome<IReadOnlyList<EntryBody>> Figure(FigureRequest r) =>
         Changed(
@@ -320,10 +353,7 @@ internal sealed class OwnKeeping(BenchBooks books)
         var lines = new List<OwnFileKept>();
         foreach (var file in read.Value)
         {
-            var here = Latest(file.Sort, file.Id);
-            if (here is null && IsHouse(file))
-                problems.Add(new Problem(OwnProblem.ModelThere, "/files", $"{file.Name} of the house pack"));
-            else if (here is null)
+            if (Here(file) is not ({ } here, _))
                 lines.Add(file);
             else if (!Same(here, file) && !r.Replace)
                 problems.Add(new Problem(OwnProblem.WouldReplace, "/replace", file.Name, here.Version, file.Version));
@@ -343,7 +373,7 @@ internal sealed class OwnKeeping(BenchBooks books)
 
     private ImportLine LineOf(OwnFileKept file)
     {
-        var here = Latest(file.Sort, file.Id);
+        var here = Here(file)?.File;
         return new ImportLine(
             file.Sort,
             file.Id,
@@ -354,10 +384,14 @@ internal sealed class OwnKeeping(BenchBooks books)
         );
     }
 
-    private bool IsHouse(OwnFileKept file) =>
-        file.Sort == "sheet"
-            ? books.Shop.Layouts.ContainsKey(file.Id)
-            : books.Shop.Models.TryGetValue(file.Id, out var m) && m.Taught is null;
+    // What stands here of it: the shop's own, or what a pack has.
+    private (OwnFileKept File, bool IsOwn)? Here(OwnFileKept file) =>
+        Latest(file.Sort, file.Id) is { } own ? (own, true)
+        : OfHouse(file.Sort, file.Id) is { } house
+            ? (file with { Version = (int?)house["version"] ?? 1, Text = OwnPackFiles.Text(house) }, false)
+        : null;
+
+    private JsonObject? OfHouse(string sort, string id) => OwnPackFiles.OfHouse(books.Folders.Files().Value, sort, id);
 
     // Only the version tells two files apart that say the same.
     private static bool Same(OwnFileKept a, OwnFileKept b) => Numbered(a, 0) == Numbered(b, 0);
@@ -402,23 +436,11 @@ internal sealed class OwnKeeping(BenchBooks books)
         return problems.Count == 0 ? new List<EntryBody>(files) : problems.ToList();
     }
 
-    private bool IsRead(OwnFileKept file) =>
-        file.Sort == "sheet" ? books.Shop.Layouts.ContainsKey(file.Id) : books.Shop.Models.ContainsKey(file.Id);
-
     private OwnFileKept? Latest(string sort, string? id) => books.Own.FirstOrDefault(f => f.Sort == sort && f.Id == id);
 
     /// <summary>A file of the packs or of the shop's own, by what it is about.</summary>
-    public JsonObject? FileOf(string sort, string id)
-    {
-        if (Latest(sort, id) is { } own)
-            return JsonNode.Parse(own.Text)!.AsObject();
-        var kind = sort == "machine" ? PackFileKind.MachineModel : PackFileKind.AccessGraph;
-        return books
-            .Folders.Files()
-            .Value.Where(f => f.Kind == kind)
-            .Select(f => JsonNode.Parse(f.Text)!.AsObject())
-            .FirstOrDefault(f => (string?)f[sort == "machine" ? "id" : "model"] == id);
-    }
+    public JsonObject? FileOf(string sort, string id) =>
+        Latest(sort, id) is { } own ? JsonNode.Parse(own.Text)!.AsObject() : OfHouse(sort, id);
 
     private string ColourOf(string ink)
     {

@@ -68,6 +68,7 @@ internal static class OwnViews
             model.Kind,
             IsOwn(books, model),
             model.Version,
+            new OwnKeeping(books).HouseVersion(model.Id),
             books.Shop.Models.GetValueOrDefault(model.Taught?.Like ?? "")?.FullName ?? "",
             model.SerialPrefix,
             model.WasteAt,

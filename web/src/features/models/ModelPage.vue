@@ -20,6 +20,7 @@ const desk = useModel(toRef(props, 'id'))
 const { model } = desk
 const session = useSession()
 const groups = computed(() => [...new Set(model.value?.figures.map((f) => f.group) ?? [])])
+const mayChange = computed(() => session.person?.role === 'Owner')
 const mayTeach = computed(() => session.mayBench && model.value?.isOwn === true)
 </script>
 
@@ -48,9 +49,26 @@ const mayTeach = computed(() => session.mayBench && model.value?.isOwn === true)
         @retry="desk.retry"
         @dismiss="desk.dismiss"
       />
-      <p v-if="!model.isOwn" class="panel mb-3">
-        It comes with the house pack and is changed there. To teach one of your own, make a model like it.
-      </p>
+      <div v-if="!model.isOwn || model.packVersion" class="panel mb-3 flex flex-wrap items-center gap-3">
+        <p class="min-w-0 flex-1 basis-64">
+          <template v-if="model.isOwn">
+            It was taken from a pack, which has version {{ model.packVersion }} of it; what you taught goes before that.
+          </template>
+          <template v-else>
+            It comes with the house pack. Make it yours to teach it: from then on your own version counts, and updates
+            of the pack wait until you take them.
+          </template>
+        </p>
+        <button
+          v-if="mayChange"
+          type="button"
+          class="press"
+          :disabled="desk.busy.value"
+          @click="desk.ours({ model: model.id })"
+        >
+          {{ model.isOwn ? 'Take what the pack has, in place of it' : 'Make it ours' }}
+        </button>
+      </div>
       <MeasuredPart v-if="model.isOwn" :model="model.id" :desk="desk" :may-teach="mayTeach" />
       <section v-if="model.help.length" class="panel mb-3" aria-labelledby="help-title" data-testid="help">
         <h2 id="help-title" class="text-xl">What would help most</h2>
@@ -80,7 +98,7 @@ const mayTeach = computed(() => session.mayBench && model.value?.isOwn === true)
           </template>
         </section>
         <div class="grid grid-cols-[minmax(0,1fr)] gap-3">
-          <AboutPart :model="model" :desk="desk" :may-teach="mayTeach && session.person?.role === 'Owner'" />
+          <AboutPart :model="model" :desk="desk" :may-teach="mayTeach && mayChange" />
           <CodesPart :model="model" :desk="desk" :may-teach="mayTeach" />
           <SheetPart :model="model" :desk="desk" :may-teach="mayTeach" />
           <section v-if="model.history.length" class="panel" aria-labelledby="history-title">
@@ -91,7 +109,7 @@ const mayTeach = computed(() => session.mayBench && model.value?.isOwn === true)
           </section>
         </div>
       </div>
-      <PartsPart class="mt-3" :model="model" :desk="desk" :may-teach="mayTeach && session.person?.role === 'Owner'" />
+      <PartsPart class="mt-3" :model="model" :desk="desk" :may-teach="mayTeach && mayChange" />
       <OpeningPart class="mt-3" :model="model" :desk="desk" :may-teach="mayTeach" />
     </template>
   </LoadState>

@@ -59,6 +59,7 @@ const model = {
   kind: '2 tanks, piezo',
   isOwn: true,
   modelVersion: 4,
+  packVersion: null as number | null,
   like: 'Pellow Six Tank',
   serialPrefix: 'HS',
   wasteAt: '',
@@ -150,6 +151,8 @@ beforeEach(() => {
       '/api/shop': { version: 3 },
       '/api/models': view,
       '/api/models/heath-solo': model,
+      '/api/models/heath-solo/photos': [],
+      '/api/models/heath-solo/parts': { version: 3, parts: [] },
     }
     return (answers[path] ?? (() => Response.json(usual[path] ?? {})))()
   })
@@ -267,6 +270,19 @@ describe('a model’s page', () => {
     expect(shown.find('[data-testid=opening]').text()).toContain('Taught by one opening')
     expect(shown.find('[data-testid=opening]').text()).toContain('after Rear panel')
     expect(shown.text()).toContain('nearest the Pellow Six Tank')
+  })
+
+  it('of a pack becomes the shop’s own with one press of the owner, and goes back to what the pack has', async () => {
+    answers['/api/models/heath-solo'] = () => Response.json({ ...model, isOwn: false })
+    const house = await show(ModelPage, () => ({ id: 'heath-solo' }))
+    expect(house.findAll('button').some((b) => b.text().startsWith('Tell'))).toBe(false)
+    await press(house, 'Make it ours')
+    expect(posted.at(-1)).toMatchObject(['/api/models/ours', { model: 'heath-solo' }])
+    answers['/api/models/heath-solo'] = () => Response.json({ ...model, packVersion: 9 })
+    const own = await show(ModelPage, () => ({ id: 'heath-solo' }))
+    expect(own.text()).toContain('a pack, which has version 9 of it')
+    await press(own, 'Take what the pack has')
+    expect(posted).toHaveLength(2)
   })
 
   it('teaches an opening part by part, in order, without what did not come off', async () => {

@@ -11,6 +11,7 @@ function useModelWrites() {
   return {
     ...handles,
     make: write((body: Api<'KindRequest'>) => dataOf(api.POST('/api/models', { body }))),
+    ours: write((body: Api<'OursRequest'>) => dataOf(api.POST('/api/models/ours', { body }))),
     figure: write((body: Api<'FigureRequest'>) => dataOf(api.POST('/api/models/figures', { body }))),
     measured: write((body: Api<'MeasuredRequest'>) => dataOf(api.POST('/api/models/measured', { body }))),
     about: write((body: Api<'AboutRequest'>) => dataOf(api.POST('/api/models/about', { body }))),
