@@ -60,7 +60,7 @@ public sealed record WasteNumbers(
 {
     /// <summary>
     /// They as they hold for a model: where what a point brings, or the dry store's mass, is not well known, the counter and a weighing
-    /// tell less by as much.
+    /// tell less by as much; where what the store takes up is not well known, it is used to no more than 9 in 10 of such take.
     /// </summary>
     /// <param name="model">The model.</param>
     public WasteNumbers For(MachineModel model) =>
@@ -68,6 +68,7 @@ public sealed record WasteNumbers(
             ? this
             : this with
             {
+                Margin = Margin * Math.Exp(-TaughtFigure.Spreads * taught.SpreadOf("padCapacityG")),
                 Noise = Noise with
                 {
                     InflowSd = double.Hypot(Noise.InflowSd, taught.SpreadOf("waste/gramsPerPoint")),

@@ -50,6 +50,16 @@ public class DefaultBandsTests
     }
 
     [Fact]
+    public void AStoreWhoseRoomIsAFamilyDefault_IsUsedOnlyToTheLowEndOfItsBand()
+    {
+        EntryBody[] lines = [Told("renewed", null), Told("weighed", Known.StoreTareG!.Value)];
+        var (known, open) = (Room(Known), Room(Default));
+        Assert.Equal(1.5, known / open, 2);
+
+        double Room(MachineModel model) => StoreOnMachine.Of(model, State(lines).Machine, Waste, TestShop.Now.AddDays(1))!.History.SafeG;
+    }
+
+    [Fact]
     public void AMassThatADefaultWouldNotAllow_IsTaken_OneThatNoStoreWeighs_IsNot()
     {
         var dry = Known.StoreTareG!.Value;
