@@ -33,6 +33,8 @@ internal static class BlockInks
         var profiles = blocks.Select(b => Profile.Of(image, [.. b.Cells.Keys.Select(i => dashes[i])])).ToList();
         // A dash is as thick as the light it takes in all, over what a solid one of the darkest ink takes: softness changes neither.
         var thick = profiles.Max(p => p.MostTaken) / numbers.DarkestTakes;
+        // Softness only widens: no dash is thicker than a solid one as dark as its own middle would be.
+        var most = profiles.MaxBy(p => p.MostTaken)!.WidestPx;
         var colors = profiles.Select(p => p.Solid(thick)).ToList();
         var proposed = Named(colors, numbers);
         return
@@ -50,7 +52,7 @@ internal static class BlockInks
                         ink,
                         c,
                         lightness > numbers.FaintFrom,
-                        Math.Min(thick / numbers.InkInDash, ThickestRow * blocks.Min(b => b.Row))
+                        Math.Min(Math.Min(thick / numbers.InkInDash, most), ThickestRow * blocks.Min(b => b.Row))
                     );
                 }
             ),
@@ -86,6 +88,17 @@ internal static class BlockInks
     {
         // What the channel takes that is taken most, summed across.
         public double MostTaken => Enumerable.Range(0, 3).Max(Sum);
+
+        // In the channel that is taken most: all of it, at the height of its middle.
+        public double WidestPx
+        {
+            get
+            {
+                var channel = Enumerable.Range(0, 3).MaxBy(Sum);
+                var highest = Enumerable.Range(0, Across.Length / 3).Max(k => Across[(k * 3) + channel]);
+                return highest > 0 ? Sum(channel) / highest : 0;
+            }
+        }
 
         private double Sum(int channel) => Enumerable.Range(0, Across.Length / 3).Sum(k => Across[(k * 3) + channel]) * StepPx;
 
