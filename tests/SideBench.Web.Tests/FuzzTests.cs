@@ -13,7 +13,7 @@ public class FuzzTests(BenchServer server) : IClassFixture<BenchServer>
     {
         var saw = await FuzzMeasure.On(server.Address, server.Services.GetRequiredService<NpgsqlDataSource>(), 20261).Run(2000);
         Assert.True(saw.Wrong.Count == 0, string.Join("\n", saw.Wrong));
-        Assert.Empty(saw.NotReached);
+        Assert.True(saw.NotReached.Count == 0, string.Join("\n", saw.NotReached));
         Assert.True(saw.Refused > 400, $"{saw.Refused} refused");
     }
 }

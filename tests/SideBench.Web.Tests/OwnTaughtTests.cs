@@ -300,6 +300,26 @@ public class OwnTaughtTests(BenchServer server) : IClassFixture<BenchServer>
         };
         Assert.Equal(HttpStatusCode.OK, (await browser.Post("/api/models/figures", told)).Status);
         Assert.Equal(worth + 11, (await Figure(browser, model, "worth")).GetProperty("value").GetDouble());
+        // A sheet of its own takes the place of the pack's, and goes with all else when the pack's is taken again.
+        var layout = await File.ReadAllTextAsync(Path.Combine(BenchServer.Root(), "packs", "house", "sheets", $"{model}-sheet.json"));
+        var slots = new Dictionary<string, int>
+        {
+            ["K"] = 1,
+            ["COL.C"] = 2,
+            ["COL.M"] = 2,
+            ["COL.Y"] = 2,
+        };
+        var name = (string)JsonNode.Parse(layout)!["name"]!;
+        var sheet = new
+        {
+            key = Guid.NewGuid(),
+            seenVersion = await Version(browser),
+            model,
+            layout = layout.Replace(name, "Ours, measured"),
+            slots,
+        };
+        Assert.Equal(HttpStatusCode.OK, (await browser.Post("/api/models/sheets", sheet)).Status);
+        Assert.Equal("Ours, measured", Text((await browser.Get($"/api/models/{model}")).Body, "sheet"));
         // A job that ended before is shown with what the pack had; another shop that has only the pack is asked before it is replaced.
         Assert.StartsWith(
             $"Shown as it was worked: with version {version + 1}",
@@ -308,6 +328,7 @@ public class OwnTaughtTests(BenchServer server) : IClassFixture<BenchServer>
         var file = await browser.Http.GetStringAsync($"/api/models/export?model={model}");
         await Ours();
         Assert.Equal(worth, (await Figure(browser, model, "worth")).GetProperty("value").GetDouble());
+        Assert.Equal(name, Text((await browser.Get($"/api/models/{model}")).Body, "sheet"));
         var brought = new
         {
             key = Guid.NewGuid(),

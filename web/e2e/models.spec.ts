@@ -101,6 +101,7 @@ test('opened on a job, it is taught from what is on record', async ({ page }) =>
     await page.getByRole('dialog').getByRole('button', { name: 'Foam strip', exact: true }).click()
     await page.getByTestId('reach').click()
     await expect(page.getByTestId('act')).toContainText('Mains lead')
+    await expect(page.getByTestId('act')).toContainText('As it came off the one time that was taught.')
   }
   const picture = await page.screenshot({ clip: { x: 0, y: 0, width: 120, height: 90 } })
   const second = `TR-${unique()}`

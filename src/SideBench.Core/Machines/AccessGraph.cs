@@ -59,6 +59,9 @@ public sealed record AccessGraph(
         .GroupBy(p => p.Id)
         .ToDictionary(g => g.Key, g => g.First().i);
 
+    /// <summary>In how many taught openings a part came off: how sure its place in a way in is.</summary>
+    public int Seen(string part) => Openings.Count(o => o.Contains(part));
+
     /// <summary>The part of that name, or null.</summary>
     public MachinePart? Part(string id) => indices.TryGetValue(id, out var i) ? Parts[i] : null;
 

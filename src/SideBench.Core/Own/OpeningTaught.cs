@@ -47,9 +47,6 @@ public static class OpeningTaught
         double Work(HashSet<string> set) => set.Sum(id => minutes?.GetValueOrDefault(id, 1) ?? 1);
     }
 
-    /// <summary>In how many openings a part came off: how sure its place in a way in is.</summary>
-    public static int Seen(IReadOnlyList<IReadOnlyList<string>> openings, string part) => openings.Count(o => o.Contains(part));
-
     private static Dictionary<string, List<HashSet<string>>> Proofs(IReadOnlyList<IReadOnlyList<string>> openings)
     {
         var proofs = new Dictionary<string, List<HashSet<string>>>();

@@ -173,7 +173,11 @@ public sealed class FuzzShop(Uri server, string owner, string password, IReadOnl
                     all.Add(await Filled(value, job));
                 return all;
             case JsonValue value when value.TryGetValue<string>(out var word):
-                return word.StartsWith('$') ? await Value(word[1..], job) : word.Split('|')[chance.Next(word.Split('|').Length)];
+                // One of several words; after what is looked up, what is said where there is none.
+                var either = word.Split('|');
+                if (!word.StartsWith('$'))
+                    return either[chance.Next(either.Length)];
+                return await Value(either[0][1..], job) ?? (either.Length > 1 ? either[chance.Next(1, either.Length)] : null);
             default:
                 return template?.DeepClone();
         }

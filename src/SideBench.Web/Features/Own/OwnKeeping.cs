@@ -79,15 +79,19 @@ internal sealed class OwnKeeping(BenchBooks books)
             return new Problem(ProblemCode.UnknownModel, "/model", r.Model ?? "");
         machine["taught"] = new JsonObject { ["like"] = "", ["figures"] = new JsonObject() };
         var name = $"{machine["maker"]} {machine["name"]}";
-        var next = new[] { ("machine", machine), ("access", access) }
+        // A sheet that was taught for it goes back with it.
+        var layout = (string?)machine["sheet"]?["layout"] ?? "";
+        var sheet = Latest("sheet", layout) is null ? null : OfHouse("sheet", layout);
+        var next = new[] { ("machine", r.Model!, machine), ("access", r.Model!, access), ("sheet", layout, sheet!) }
+            .Where(f => f.Item3 is not null)
             .Select(f =>
             {
-                var (sort, file) = f;
-                var version = Math.Max((int)file["version"]!, Latest(sort, r.Model)?.Version ?? 0) + 1;
+                var (sort, id, file) = f;
+                var version = Math.Max((int)file["version"]!, Latest(sort, id)?.Version ?? 0) + 1;
                 var kept = new OwnFileKept(
                     sort,
-                    r.Model!,
-                    name,
+                    id,
+                    sort == "sheet" ? $"{file["name"]}" : name,
                     version,
                     OwnPackFiles.Text(file),
                     $"as the pack has it, its version {file["version"]}"

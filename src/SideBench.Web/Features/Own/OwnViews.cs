@@ -60,7 +60,7 @@ internal static class OwnViews
         var graph = books.Shop.Graphs.GetValueOrDefault(model.Id);
         var openings = graph?.Openings ?? [];
         var figures = ModelFigures.Of(model);
-        var parts = graph?.Parts.Where(p => openings.Count == 0 || OpeningTaught.Seen(openings, p.Id) > 0) ?? [];
+        var parts = graph?.Parts.Where(p => openings.Count == 0 || graph.Seen(p.Id) > 0) ?? [];
         return new ModelPageView(
             books.Version,
             model.Id,
@@ -100,7 +100,7 @@ internal static class OwnViews
                     p.View,
                     p.Way.ToString().ToLowerInvariant(),
                     [.. p.After.Select(line => string.Join(" or ", line.Select(id => graph!.Part(id)?.Name ?? id)))],
-                    OpeningTaught.Seen(openings, p.Id),
+                    graph!.Seen(p.Id),
                     p.OutMin
                 )),
             ],

@@ -175,8 +175,21 @@ internal static class OpeningViews
     private static ActView Act(Removal step, JobCase job, AccessGraph graph)
     {
         var part = graph.Part(step.Part)!;
-        return ActViews.Off(step, part, job.State.Opening, WayInSection, OpeningWork.WordFor(job, part) ?? "");
+        return ActViews.Off(step, part, job.State.Opening, WayInSection, OpeningWork.WordFor(job, part) ?? "") with
+        {
+            Differs = SureOf(graph, part.Id, job.Book.Model),
+        };
     }
+
+    // How sure a step of a taught way in is; nothing of a graph that was written.
+    private static string SureOf(AccessGraph graph, string part, MachineModel model) =>
+        (graph.Openings.Count, graph.Seen(part)) switch
+        {
+            (0, _) => model.Taught is { Like.Length: > 0 } ? "As its family opens: nobody has taught how this one does." : "",
+            (_, 0) => "As its family opens: nobody has seen it come off here.",
+            (1, _) => "As it came off the one time that was taught.",
+            var (all, seen) => $"Came off in {seen} of {all} openings that were taught.",
+        };
 
     // A guide's steps; where it opens, the way in as it is now; where it closes, the way back from the tray.
     private static IEnumerable<ActView> Followed(JobCase job, AccessGraph graph, GuideRun run, OpeningWay way, BackWay back, string rules)

@@ -2,8 +2,8 @@
 import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import PartPhotos from '@/features/strip-down/PartPhotos.vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
+import PartPhotos from '@/shared/ui/PartPhotos.vue'
 import type { ModelDesk, ModelPageView } from './useModels'
 
 const props = defineProps<{
