@@ -85,7 +85,9 @@ test('the day: who does what, a piece pinned and let go, somebody at the door, h
   await rules.getByRole('button', { name: /Set ?: places/ }).click()
   await expect(rules).toContainText('0 is as many as come')
   const leaves = rules.getByRole('group', { name: /Tom .* leaves to others/ }).getByLabel('counters and chips reset')
+  const kept = page.waitForResponse((r) => r.request().method() === 'POST' && r.ok())
   await leaves.check()
+  await kept
   await page.reload()
   await expect(leaves).toBeChecked()
   await expect(places).toHaveValue('2')
