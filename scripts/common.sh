@@ -91,8 +91,8 @@ cluster_make() {
 # alive PID: whether it runs. One that has ended and that nobody has buried yet does not.
 alive() { kill -0 "$1" 2>/dev/null && ! grep -qs '^State:[[:space:]]*Z' "/proc/$1/status"; }
 
-# unlock_grave DIR: a killed database that nobody buries keeps its lock file's number taken, and PostgreSQL takes it for a living one. It is given
-# time; after that its lock is set aside, if none of its own processes is left at work there.
+# unlock_grave DIR: a killed database that nobody buries keeps its lock file's number taken, and PostgreSQL takes it for a living one.
+# It is given time; after that its lock is set aside, if none of its own processes is left at work there.
 unlock_grave() {
   local lock="$1/pg/postmaster.pid" pid try
   pid=$(sed -n 1p "$lock" 2>/dev/null) && [ -n "$pid" ] || return 0

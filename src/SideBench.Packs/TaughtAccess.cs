@@ -27,6 +27,7 @@ public static class TaughtAccess
         if (problems.Count > 0)
             return problems;
         var next = file.DeepClone().AsObject();
+        var graph = AccessFile.Read(file, "", []);
         var (taught, backs) = (Orders(next["openings"]), Orders(next["backs"]));
         var old = next["parts"]!.AsArray().OfType<JsonObject>().ToDictionary(p => (string)p["id"]!);
         // The family's parts stay beside: guides and findings lead to them, until they are seen on this machine too.
@@ -37,7 +38,11 @@ public static class TaughtAccess
         if (back.Count > 0)
             backs.Add([.. back.Reverse().Select(name => IdOf(TaughtPart.IdOf(name)))]);
         foreach (var part in parts)
-            old[IdOf(part.Id)] = Written(part, IdOf(part.Id), old.GetValueOrDefault(IdOf(part.Id)));
+        {
+            var id = IdOf(part.Id);
+            old[id] = Written(part, id, old.GetValueOrDefault(id), graph?.Part(id) is { } known ? TaughtPart.Of(known) : null);
+        }
+
         var minutes = old.ToDictionary(p => p.Key, p => (double)p.Value["outMin"]! + (double)p.Value["backMin"]!);
         var needs = OpeningTaught.Needs([.. taught, .. backs], minutes, free);
         foreach (var (id, after) in needs)
@@ -83,16 +88,41 @@ public static class TaughtAccess
     private static JsonArray Written(IEnumerable<IEnumerable<string>> orders) =>
         [.. orders.Select(o => (JsonNode)new JsonArray([.. o.Select(n => (JsonNode)n)]))];
 
-    private static JsonObject Written(TaughtPart part, string id, JsonObject? old)
+    // What was told as the file has it stays as it is there, with all that the few words leave out: places, single groups, instructions.
+    private static JsonObject Written(TaughtPart part, string id, JsonObject? old, TaughtPart? known)
     {
         var made = old?.DeepClone().AsObject() ?? new JsonObject { ["at"] = new JsonArray(40, 40, 20, 20) };
         (made["id"], made["name"], made["view"], made["way"]) = (id, part.Name.Trim(), part.View, part.Way);
-        (made["outMin"], made["backMin"]) = (part.Minutes, part.Minutes);
-        made["out"] = part.Screws + part.Catches + part.Cables.Count == 0 ? "By hand, as it was taken off before." : "";
-        made["back"] = "The same way back.";
-        made["fasteners"] = new JsonArray();
-        if (part.Screws > 0)
-            made["fasteners"] = new JsonArray(
+        if (known?.Minutes != part.Minutes)
+            (made["outMin"], made["backMin"]) = (part.Minutes, part.Minutes);
+        List<string> cables = [.. part.Cables.Select(c => c.Trim())];
+        var (screws, catches, lines) = (
+            known is not null && part.HasScrewsOf(known),
+            known?.Catches == part.Catches,
+            known?.Cables.SequenceEqual(cables) == true
+        );
+        if (!screws)
+            made["fasteners"] = Screws(part, id);
+        if (!catches)
+            made["catches"] = Catches(part);
+        if (!lines)
+            Lines(made, cables, id);
+        if (!(screws && catches && lines))
+        {
+            made["out"] = part.Screws + part.Catches + cables.Count == 0 ? "By hand, as it was taken off before." : "";
+            made["back"] = "The same way back.";
+        }
+
+        if (known?.Caution != part.Caution.Trim())
+            Caution(made, part.Caution.Trim(), replaces: known?.Caution ?? "");
+        return made;
+    }
+
+    private static JsonArray Screws(TaughtPart part, string id) =>
+        part.Screws == 0
+            ? []
+            :
+            [
                 new JsonObject
                 {
                     ["id"] = $"{id}-screws",
@@ -104,34 +134,52 @@ public static class TaughtAccess
                     ["collared"] = part.IsCollared,
                     ["loosenOnly"] = part.IsLoosenOnly,
                     ["at"] = Spots(part.Screws),
-                }
-            );
-        made["catches"] = new JsonArray();
-        if (part.Catches > 0)
-            made["catches"] = new JsonArray(
+                },
+            ];
+
+    private static JsonArray Catches(TaughtPart part) =>
+        part.Catches == 0
+            ? []
+            :
+            [
                 new JsonObject
                 {
                     ["name"] = "catches",
                     ["count"] = part.Catches,
                     ["move"] = "lever",
                     ["at"] = Spots(part.Catches),
-                }
-            );
+                },
+            ];
+
+    // A tube that is told stays one; one that is not told is not pulled.
+    private static void Lines(JsonObject made, List<string> told, string id)
+    {
+        foreach (var tube in (made["tubes"] as JsonArray ?? []).OfType<JsonObject>())
+        {
+            var isTold = told.RemoveAll(c => c == (string?)tube["name"]) > 0;
+            if (isTold || tube["pulled"] is not null)
+                tube["pulled"] = isTold;
+        }
+
         made["cables"] = new JsonArray([
-            .. part.Cables.Select(
+            .. told.Select(
                 (c, i) =>
                     (JsonNode)
                         new JsonObject
                         {
                             ["id"] = $"{id}-cable-{i + 1}",
-                            ["label"] = c.Trim(),
+                            ["label"] = c,
                             ["port"] = "as labelled",
                         }
             ),
         ]);
-        if (part.Caution.Trim().Length > 0)
-            made["cautions"] = new JsonArray((JsonNode)part.Caution.Trim());
-        return made;
+    }
+
+    // The first caution is what was told; the others stay.
+    private static void Caution(JsonObject made, string told, string replaces)
+    {
+        var others = (made["cautions"] as JsonArray ?? []).Select(c => (string)c!).Where(c => c != replaces && c != told);
+        made["cautions"] = new JsonArray([.. others.Prepend(told).Where(c => c.Length > 0).Select(c => (JsonNode)c)]);
     }
 
     // Nobody told where each one sits: they stand in a row on the drawing.

@@ -103,6 +103,34 @@ public class OwnModelsTests
         Assert.Equal(["/parts", "/parts/0/screws"], bad.Problems.Select(p => p.Path).Order());
     }
 
+    [Fact]
+    public void WhatIsToldAsTheFileHasIt_StaysWholeThere_AndACautionThatIsToldDrivesOutNoOther()
+    {
+        var file = FileOf("access", "model", "marram-quartet-a4");
+        var graph = House.Value.Graphs["marram-quartet-a4"];
+        foreach (var part in graph.Parts)
+        {
+            var before = Part(file, part.Id).DeepClone();
+            var same = Part(TaughtAccess.With(file, [TaughtPart.Of(part)], []).Value, part.Id);
+            // What stands before it is what openings say, and they are not told here.
+            (before["after"], same["after"]) = ("as taught", "as taught");
+            Assert.True(JsonNode.DeepEquals(before, same), $"{before.ToJsonString()}\n{same.ToJsonString()}");
+        }
+
+        // Two cautions stand on the damper, and its line is a tube.
+        var damper = TaughtPart.Of(graph.Part("damper-black")!);
+        var told = Part(
+            TaughtAccess.With(file, [damper with { Caution = "Its tab breaks.", Cables = ["a wire"] }], []).Value,
+            "damper-black"
+        );
+        Assert.Equal(["Its tab breaks.", "Eye cover on: a freed tube can spit."], told["cautions"]!.AsArray().Select(c => (string)c!));
+        Assert.Equal((false, "a wire"), ((bool)told["tubes"]![0]!["pulled"]!, (string)told["cables"]![0]!["label"]!));
+        var screwed = Part(TaughtAccess.With(file, [damper with { Screws = 2, Driver = "cross 1" }], []).Value, "damper-black");
+        Assert.Equal((2, true), ((int)screwed["fasteners"]![0]!["count"]!, (bool)screwed["tubes"]![0]!["pulled"]!));
+
+        static JsonObject Part(JsonObject of, string id) => of["parts"]!.AsArray().First(p => (string)p!["id"]! == id)!.AsObject();
+    }
+
     private static string AfterText(JsonObject file, string part) =>
         file["parts"]!.AsArray().First(p => (string)p!["id"]! == part)!["after"]!.ToJsonString();
 

@@ -58,14 +58,14 @@ public static class OpeningSeen
         TaughtPart.Ways.Contains(item.Change) && (item.Removal is null || item.Removal == item.Part);
 
     private static TaughtPart PartOf(TrayItem item, AccessGraph graph, OwnNumbers numbers) =>
-        (item.Part is { } id ? graph.Part(id) : null) is { } part ? Known(part) : Named(item, graph, numbers);
+        (item.Part is { } id ? graph.Part(id) : null) is { } part ? TaughtPart.Of(part) : Named(item, graph, numbers);
 
     private static TaughtPart Named(TrayItem item, AccessGraph graph, OwnNumbers numbers)
     {
         var name = item.Label.Trim();
         var bare = new TaughtPart(name, DefaultView, item.Change, 0, "", 0, false, false, 0, [], "", DefaultMin);
         if (graph.Part(bare.Id) is { } part)
-            return Known(part);
+            return TaughtPart.Of(part);
         return numbers.UsualParts.FirstOrDefault(u => u.Name.Equals(name, StringComparison.OrdinalIgnoreCase)) is { } usual
             ? bare with
             {
@@ -74,25 +74,5 @@ public static class OpeningSeen
                 Minutes = usual.Minutes,
             }
             : bare;
-    }
-
-    private static TaughtPart Known(MachinePart part)
-    {
-        var groups = part.Fasteners;
-        var lengths = groups.Select(g => g.LengthMm).Distinct().ToList();
-        return new TaughtPart(
-            part.Name,
-            part.View,
-            part.Way.ToString().ToLowerInvariant(),
-            groups.Sum(g => g.Count),
-            groups.Count > 0 ? groups[0].Driver : "",
-            lengths.Count == 1 ? lengths[0] : 0,
-            groups.Any(g => g.Collared),
-            groups.Count > 0 && groups.All(g => g.LoosenOnly),
-            part.Catches.Sum(c => c.Count),
-            [.. part.Cables.Select(c => c.Label), .. part.Tubes.Where(t => t.Pulled).Select(t => t.Name)],
-            part.Cautions.Count > 0 ? part.Cautions[0] : "",
-            part.OutMin
-        );
     }
 }

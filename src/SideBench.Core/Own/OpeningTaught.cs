@@ -74,7 +74,7 @@ public static class OpeningTaught
             var next = Shortest(lines.SelectMany(line => set.Select(id => new HashSet<string>(line) { id })));
             if (next.Count > MostLines)
                 break;
-            lines = set.Count == 0 ? [] : next;
+            lines = next;
         }
 
         return lines;

@@ -44,6 +44,32 @@ public sealed record TaughtPart(
             )
         );
 
+    /// <summary>A part as its model has it, in the same words.</summary>
+    public static TaughtPart Of(MachinePart part)
+    {
+        var groups = part.Fasteners;
+        var lengths = groups.Select(g => g.LengthMm).Distinct().ToList();
+        return new TaughtPart(
+            part.Name,
+            part.View,
+            part.Way.ToString().ToLowerInvariant(),
+            groups.Sum(g => g.Count),
+            groups.Count > 0 ? groups[0].Driver : "",
+            lengths.Count == 1 ? lengths[0] : 0,
+            groups.Any(g => g.Collared),
+            groups.Count > 0 && groups.All(g => g.LoosenOnly),
+            part.Catches.Sum(c => c.Count),
+            [.. part.Cables.Select(c => c.Label), .. part.Tubes.Where(t => t.Pulled).Select(t => t.Name)],
+            part.Cautions.Count > 0 ? part.Cautions[0] : "",
+            part.OutMin
+        );
+    }
+
+    /// <summary>Whether its screws are told as another tells them.</summary>
+    public bool HasScrewsOf(TaughtPart other) =>
+        (Screws, Driver.Trim(), LengthMm, IsCollared, IsLoosenOnly)
+        == (other.Screws, other.Driver, other.LengthMm, other.IsCollared, other.IsLoosenOnly);
+
     private const int MostScrews = 60;
     private const double MostMinutes = 240;
     private const double MostLengthMm = 240;

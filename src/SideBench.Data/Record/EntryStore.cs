@@ -42,23 +42,24 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         ORDER BY entry_id
         """;
 
-    private const string OfKindsSql = """
+    // Lines as they stand, each with its machine.
+    private const string OfMachinesSql = """
         SELECT e.entry_id, e.job_id, e.version, e.person_id, e.person_name, e.written_at, e.kind, e.body, m.machine_id, m.model_id, m.serial
         FROM standing_entries e
         JOIN machines m ON m.machine_id = e.machine_id
+        """;
+
+    private const string OfKindsSql = $"""
+        {OfMachinesSql}
         WHERE e.kind = ANY ($1)
           AND (e.kind <> 'mended' OR e.body ? 'returnBy')
         ORDER BY e.entry_id
         """;
 
-    private const string LatestSql = """
+    private const string LatestSql = $"""
         SELECT *
         FROM (
-            SELECT
-                e.entry_id, e.job_id, e.version, e.person_id, e.person_name, e.written_at, e.kind, e.body,
-                m.machine_id, m.model_id, m.serial
-            FROM standing_entries e
-            JOIN machines m ON m.machine_id = e.machine_id
+            {OfMachinesSql}
             WHERE e.job_id IS NOT NULL
             ORDER BY e.entry_id DESC
             LIMIT $1
@@ -66,14 +67,10 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         ORDER BY entry_id
         """;
 
-    private const string OfModelSql = """
+    private const string OfModelSql = $"""
         SELECT *
         FROM (
-            SELECT
-                e.entry_id, e.job_id, e.version, e.person_id, e.person_name, e.written_at, e.kind, e.body,
-                m.machine_id, m.model_id, m.serial
-            FROM standing_entries e
-            JOIN machines m ON m.machine_id = e.machine_id
+            {OfMachinesSql}
             WHERE m.model_id = $1
             ORDER BY e.entry_id DESC
             LIMIT $2
@@ -81,10 +78,8 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         ORDER BY entry_id
         """;
 
-    private const string PhotosSql = """
-        SELECT e.entry_id, e.job_id, e.version, e.person_id, e.person_name, e.written_at, e.kind, e.body, m.machine_id, m.model_id, m.serial
-        FROM standing_entries e
-        JOIN machines m ON m.machine_id = e.machine_id
+    private const string PhotosSql = $"""
+        {OfMachinesSql}
         WHERE e.kind = 'photo-taken'
           AND m.model_id = $1
         ORDER BY e.entry_id DESC

@@ -162,7 +162,17 @@ public sealed record ModelFigureView(
 
 public sealed record OwnCodeView(string Code, string Says, string Complaint, string Reads);
 
-public sealed record TaughtPartView(string Id, string Name, string View, string Way, IReadOnlyList<string> After, int Seen, double Minutes);
+/// <param name="Known">What is known of it; null where it is only as its family has it.</param>
+public sealed record TaughtPartView(
+    string Id,
+    string Name,
+    string View,
+    string Way,
+    IReadOnlyList<string> After,
+    int Seen,
+    double Minutes,
+    PartOff? Known
+);
 
 public sealed record UsualPartView(string Name, string View, string Way, double Minutes);
 

@@ -44,7 +44,7 @@ public static class OwnEndpoints
                 "/export",
                 (string? model, BenchBooks books) =>
                     Results.File(
-                        System.Text.Encoding.UTF8.GetBytes(OwnPackFiles.Bundle(OwnKeeping.FilesOf(books.Own, model))),
+                        System.Text.Encoding.UTF8.GetBytes(OwnPackFiles.Bundle(OwnFiles.FilesOf(books.Own, model))),
                         "application/json",
                         $"{model ?? "models"}.json"
                     )
@@ -120,7 +120,13 @@ public static class OwnEndpoints
             "A layout for a model.",
             (r, b, _) => Keeping(b).Sheet(r)
         );
-        models.MapShopWrite<ImportRequest>("/import", Act.KeepBook, "importModels", "Takes models in.", (r, b, _) => Keeping(b).Import(r));
+        models.MapShopWrite<ImportRequest>(
+            "/import",
+            Act.KeepBook,
+            "importModels",
+            "Takes models in.",
+            (r, b, _) => new OwnImport(b).Import(r)
+        );
         models
             .MapGet(
                 "/{model}/measured",
@@ -143,7 +149,7 @@ public static class OwnEndpoints
             .Described("takeMeasured", "Measurements of the record go into a model's figures.")
             .For(Act.Bench);
         models
-            .MapPost("/import/look", (ImportRequest request, BenchBooks books) => Keeping(books).Look(request).ToResult())
+            .MapPost("/import/look", (ImportRequest request, BenchBooks books) => new OwnImport(books).Look(request).ToResult())
             .Produces<ImportLook>()
             .Described("lookAtModels", "What a file of models would change; nothing is written.")
             .For(Act.KeepBook);
@@ -163,28 +169,7 @@ public static class OwnEndpoints
         var (lines, numbers) = (TakenBack.Without(loaded.Entries).ToList(), books.Shop.Numbers.Of<OwnNumbers>());
         var parts = OpeningSeen.Of(lines, graph, numbers);
         var back = OpeningSeen.Back(lines, graph, numbers).Select(id => parts.First(p => p.Id == id).Name);
-        return Results.Ok(
-            new OpenedView(
-                loaded.Row.Tag,
-                [
-                    .. parts.Select(p => new PartOff(
-                        p.Name,
-                        p.View,
-                        p.Way,
-                        p.Screws,
-                        p.Driver,
-                        p.LengthMm,
-                        p.IsCollared,
-                        p.IsLoosenOnly,
-                        p.Catches,
-                        p.Cables,
-                        p.Caution,
-                        p.Minutes
-                    )),
-                ],
-                [.. back]
-            )
-        );
+        return Results.Ok(new OpenedView(loaded.Row.Tag, [.. parts.Select(OwnViews.Off)], [.. back]));
     }
 
     private static async Task<IResult> TakeMeasured(

@@ -9,10 +9,7 @@ using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Own;
 
-/// <summary>
-/// Makes the next version of the shop's own files. Each is tried with all packs first: what would not fit is refused, placed, and nothing
-/// changes.
-/// </summary>
+/// <summary>What is made, told and taught of models: each makes the next version of the shop's own files.</summary>
 internal sealed class OwnKeeping(BenchBooks books)
 {
     private const double LeastMl = 0.01;
@@ -20,19 +17,8 @@ internal sealed class OwnKeeping(BenchBooks books)
     private const int LongestText = 120;
     private const int LongestWhy = 400;
     private const double LeastFactor = 1.0001;
-    private const int LongestImport = 4_000_000;
+    private readonly OwnFiles files = new(books);
     private OwnNumbers Numbers => books.Shop.Numbers.Of<OwnNumbers>();
-
-    /// <summary>Own files of one model with its sheet and access; of all when none is named.</summary>
-    public static IEnumerable<OwnFileKept> FilesOf(IReadOnlyList<OwnFileKept> own, string? model)
-    {
-        if (model is null)
-            return own;
-        var sheet = own.FirstOrDefault(f => f.Sort == "machine" && f.Id == model) is { } file
-            ? (string?)JsonNode.Parse(file.Text)!["sheet"]?["layout"]
-            : null;
-        return own.Where(f => f.Sort == "sheet" ? f.Id == sheet : f.Id == model);
-    }
 
     /// <summary>A model of a kind.</summary>
     public Outcome<IReadOnlyList<EntryBody>> Make(KindRequest r)
@@ -51,12 +37,12 @@ internal sealed class OwnKeeping(BenchBooks books)
         if (problems.Count > 0)
             return problems;
         var nearest = FamilyDefaults.Nearest(answers, known, Numbers);
-        if (FileOf("machine", nearest.Id) is not { } like || FileOf("access", nearest.Id) is not { } access)
+        if (files.FileOf("machine", nearest.Id) is not { } like || files.FileOf("access", nearest.Id) is not { } access)
             return new Problem(ProblemCode.UnknownModel, "/like", nearest.Id);
         var family = FamilyDefaults.Figures(nearest, known, Numbers);
         var model = KindFile.Model(answers, like, family, ColourOf);
         var name = $"{answers.Maker.Trim()} {answers.Name.Trim()}";
-        return Tried([
+        return files.Tried([
             new OwnFileKept("machine", answers.Id, name, 1, OwnPackFiles.Text(model), $"made from its kind, like {nearest.FullName}"),
             new OwnFileKept(
                 "access",
@@ -75,19 +61,19 @@ internal sealed class OwnKeeping(BenchBooks books)
     /// </summary>
     public Outcome<IReadOnlyList<EntryBody>> Ours(OursRequest r)
     {
-        if (OfHouse("machine", r.Model ?? "") is not { } machine || OfHouse("access", r.Model ?? "") is not { } access)
+        if (files.OfHouse("machine", r.Model ?? "") is not { } machine || files.OfHouse("access", r.Model ?? "") is not { } access)
             return new Problem(ProblemCode.UnknownModel, "/model", r.Model ?? "");
         machine["taught"] = new JsonObject { ["like"] = "", ["figures"] = new JsonObject() };
         var name = $"{machine["maker"]} {machine["name"]}";
         // A sheet that was taught for it goes back with it.
         var layout = (string?)machine["sheet"]?["layout"] ?? "";
-        var sheet = Latest("sheet", layout) is null ? null : OfHouse("sheet", layout);
+        var sheet = files.Latest("sheet", layout) is null ? null : files.OfHouse("sheet", layout);
         var next = new[] { ("machine", r.Model!, machine), ("access", r.Model!, access), ("sheet", layout, sheet!) }
             .Where(f => f.Item3 is not null)
             .Select(f =>
             {
                 var (sort, id, file) = f;
-                var version = Math.Max((int)file["version"]!, Latest(sort, id)?.Version ?? 0) + 1;
+                var version = Math.Max((int)file["version"]!, files.Latest(sort, id)?.Version ?? 0) + 1;
                 var kept = new OwnFileKept(
                     sort,
                     id,
@@ -96,19 +82,16 @@ internal sealed class OwnKeeping(BenchBooks books)
                     OwnPackFiles.Text(file),
                     $"as the pack has it, its version {file["version"]}"
                 );
-                return kept with { Text = Numbered(kept, version) };
+                return kept with { Text = OwnFiles.Numbered(kept, version) };
             })
-            .Where(f => Latest(f.Sort, f.Id) is not { } own || !Same(own, f))
+            .Where(f => files.Latest(f.Sort, f.Id) is not { } own || !OwnFiles.Same(own, f))
             .ToList();
-        return next.Count > 0 ? Tried(next) : new Problem(OwnProblem.NothingNew, "/model", name);
+        return next.Count > 0 ? files.Tried(next) : new Problem(OwnProblem.NothingNew, "/model", name);
     }
-
-    /// <summary>The version that a pack has of an own model; null where none has it.</summary>
-    public int? HouseVersion(string model) => Latest("machine", model) is null ? null : (int?)OfHouse("machine", model)?["version"];
 
     /// <summary>A figure.</summary>
     public Outcome<IReadOnlyList<EntryBody>> Figure(FigureRequest r) =>
-        Changed(
+        files.Changed(
             r.Model,
             (file, model) =>
             {
@@ -147,7 +130,7 @@ internal sealed class OwnKeeping(BenchBooks books)
 
     /// <summary>Measurements of the record.</summary>
     public Outcome<IReadOnlyList<EntryBody>> Measured(MeasuredRequest r, IReadOnlyList<BenchMeasure> open) =>
-        Changed(
+        files.Changed(
             r.Model,
             (file, model) =>
             {
@@ -197,7 +180,7 @@ internal sealed class OwnKeeping(BenchBooks books)
 
     /// <summary>What is told of a model beside its figures.</summary>
     public Outcome<IReadOnlyList<EntryBody>> About(AboutRequest r) =>
-        Changed(
+        files.Changed(
             r.Model,
             (file, model) =>
             {
@@ -249,7 +232,7 @@ internal sealed class OwnKeeping(BenchBooks books)
 
     /// <summary>A code.</summary>
     public Outcome<IReadOnlyList<EntryBody>> Code(CodeRequest r) =>
-        Changed(
+        files.Changed(
             r.Model,
             (file, _) =>
             {
@@ -283,12 +266,12 @@ internal sealed class OwnKeeping(BenchBooks books)
     /// <summary>An opening.</summary>
     public Outcome<IReadOnlyList<EntryBody>> Opening(OpeningTaughtRequest r)
     {
-        if (Latest("access", r.Model) is not { } kept)
+        if (files.Latest("access", r.Model) is not { } kept)
             return new Problem(OwnProblem.NotOwn, "/model", r.Model ?? "");
         List<TaughtPart> parts = [.. (r.Parts ?? []).Select(PartOf)];
         var next = TaughtAccess.With(JsonNode.Parse(kept.Text)!.AsObject(), parts, r.Back ?? []);
         return next.IsGood
-            ? Tried([
+            ? files.Tried([
                 kept with
                 {
                     Version = kept.Version + 1,
@@ -319,7 +302,7 @@ internal sealed class OwnKeeping(BenchBooks books)
     /// <summary>A layout for a model's sheet.</summary>
     public Outcome<IReadOnlyList<EntryBody>> Sheet(SheetTaughtRequest r)
     {
-        if (Latest("machine", r.Model) is not { } kept)
+        if (files.Latest("machine", r.Model) is not { } kept)
             return new Problem(OwnProblem.NotOwn, "/model", r.Model ?? "");
         var read = LayoutFile.Read("layout", r.Layout ?? "");
         if (!read.IsGood)
@@ -333,96 +316,11 @@ internal sealed class OwnKeeping(BenchBooks books)
             ["layout"] = read.Value.Id,
             ["slots"] = new JsonObject(slots.Select(s => KeyValuePair.Create(s.Key, (JsonNode?)s.Value))),
         };
-        var before = Latest("sheet", read.Value.Id)?.Version ?? 0;
-        return Tried([
+        var before = files.Latest("sheet", read.Value.Id)?.Version ?? 0;
+        return files.Tried([
             new OwnFileKept("sheet", read.Value.Id, read.Value.Name, before + 1, r.Layout!, "taught by a picture"),
-            Next(kept, file, "its nozzle sheet"),
+            OwnFiles.Next(kept, file, "its nozzle sheet"),
         ]);
-    }
-
-    /// <summary>What an import would change.</summary>
-    public Outcome<ImportLook> Look(ImportRequest r)
-    {
-        var read = Brought(r);
-        return read.IsGood ? new ImportLook([.. read.Value.Select(LineOf)]) : read.Problems.ToList();
-    }
-
-    /// <summary>Takes models in.</summary>
-    public Outcome<IReadOnlyList<EntryBody>> Import(ImportRequest r)
-    {
-        var read = Brought(r);
-        if (!read.IsGood)
-            return read.Problems.ToList();
-        var problems = new List<Problem>();
-        var lines = new List<OwnFileKept>();
-        foreach (var file in read.Value)
-        {
-            if (Here(file) is not ({ } here, _))
-                lines.Add(file);
-            else if (!Same(here, file) && !r.Replace)
-                problems.Add(new Problem(OwnProblem.WouldReplace, "/replace", file.Name, here.Version, file.Version));
-            else if (!Same(here, file))
-                lines.Add(file with { Version = here.Version + 1, Text = Numbered(file, here.Version + 1) });
-        }
-
-        if (problems.Count == 0 && lines.Count == 0)
-            problems.Add(new Problem(OwnProblem.FileBad, "/text", "All of it is here already, just so."));
-        return problems.Count > 0 ? problems : Tried(lines);
-    }
-
-    private static Outcome<IReadOnlyList<OwnFileKept>> Brought(ImportRequest r) =>
-        (r.Text?.Length ?? 0) > LongestImport
-            ? new Problem(ProblemCode.TooLong, "/text", r.Text!.Length, LongestImport)
-            : OwnPackFiles.Unbundle(r.Text ?? "");
-
-    private ImportLine LineOf(OwnFileKept file)
-    {
-        var here = Here(file)?.File;
-        return new ImportLine(
-            file.Sort,
-            file.Id,
-            file.Name,
-            file.Version,
-            here?.Version,
-            here is null ? [] : [.. JsonDifferences.Of(JsonNode.Parse(here.Text)!, JsonNode.Parse(file.Text)!)]
-        );
-    }
-
-    // What stands here of it: the shop's own, or what a pack has.
-    private (OwnFileKept File, bool IsOwn)? Here(OwnFileKept file) =>
-        Latest(file.Sort, file.Id) is { } own ? (own, true)
-        : OfHouse(file.Sort, file.Id) is { } house
-            ? (file with { Version = (int?)house["version"] ?? 1, Text = OwnPackFiles.Text(house) }, false)
-        : null;
-
-    private JsonObject? OfHouse(string sort, string id) => OwnPackFiles.OfHouse(books.Folders.Files().Value, sort, id);
-
-    // Only the version tells two files apart that say the same.
-    private static bool Same(OwnFileKept a, OwnFileKept b) => Numbered(a, 0) == Numbered(b, 0);
-
-    private static string Numbered(OwnFileKept file, int version)
-    {
-        if (file.Sort == "sheet")
-            return file.Text;
-        var node = JsonNode.Parse(file.Text)!;
-        node["version"] = version;
-        return OwnPackFiles.Text(node);
-    }
-
-    /// <summary>The next version of a model's file, tried with all packs.</summary>
-    public Outcome<IReadOnlyList<EntryBody>> Changed(string? id, Func<JsonObject, MachineModel, Outcome<string>> change)
-    {
-        if (Latest("machine", id) is not { } kept || !books.Shop.Models.TryGetValue(kept.Id, out var model))
-            return new Problem(OwnProblem.NotOwn, "/model", id ?? "");
-        var file = JsonNode.Parse(kept.Text)!.AsObject();
-        var why = change(file, model);
-        return why.IsGood ? Tried([Next(kept, file, why.Value)]) : why.Problems.ToList();
-    }
-
-    private static OwnFileKept Next(OwnFileKept kept, JsonObject file, string why)
-    {
-        file["version"] = kept.Version + 1;
-        return kept with { Version = kept.Version + 1, Text = OwnPackFiles.Text(file), Why = why };
     }
 
     private static JsonObject Known(double factor, int seen, IReadOnlyList<string> from)
@@ -432,19 +330,6 @@ internal sealed class OwnKeeping(BenchBooks books)
             known["from"] = new JsonArray([.. from.Select(k => (JsonNode)k)]);
         return known;
     }
-
-    private Outcome<IReadOnlyList<EntryBody>> Tried(IReadOnlyList<OwnFileKept> files)
-    {
-        List<OwnFileKept> then = [.. books.Own.Where(o => files.All(f => (f.Sort, f.Id) != (o.Sort, o.Id))), .. files];
-        var problems = books.Try(then);
-        return problems.Count == 0 ? new List<EntryBody>(files) : problems.ToList();
-    }
-
-    private OwnFileKept? Latest(string sort, string? id) => books.Own.FirstOrDefault(f => f.Sort == sort && f.Id == id);
-
-    /// <summary>A file of the packs or of the shop's own, by what it is about.</summary>
-    public JsonObject? FileOf(string sort, string id) =>
-        Latest(sort, id) is { } own ? JsonNode.Parse(own.Text)!.AsObject() : OfHouse(sort, id);
 
     private string ColourOf(string ink)
     {

@@ -13,11 +13,11 @@ internal sealed class OwnPartKeeping(BenchBooks books)
 {
     private const string Axes = "axes";
     private const int LongestPart = 60_000;
-    private readonly OwnKeeping keeping = new(books);
+    private readonly OwnFiles files = new(books);
 
     /// <summary>The parts as they stand. Questions about a kind have their answers in words.</summary>
     public Outcome<ModelPartsView> Show(string model) =>
-        keeping.FileOf("machine", model) is not { } file
+        files.FileOf("machine", model) is not { } file
             ? new Problem(ProblemCode.UnknownModel, "", model)
             : new ModelPartsView(
                 books.Version,
@@ -34,7 +34,7 @@ internal sealed class OwnPartKeeping(BenchBooks books)
         if (problems.Count > 0)
             return problems;
         var part = ModelParts.All.First(p => p.Name == r.Part);
-        var put = keeping.Changed(
+        var put = files.Changed(
             r.Model,
             (file, _) =>
             {
@@ -58,7 +58,7 @@ internal sealed class OwnPartKeeping(BenchBooks books)
         if (!put.IsGood)
             return put.Problems.ToList();
         var next = put.Value.OfType<OwnFileKept>().First();
-        var (before, after) = (keeping.FileOf(next.Sort, next.Id)![r.Part!], JsonNode.Parse(next.Text)![r.Part!]);
+        var (before, after) = (files.FileOf(next.Sort, next.Id)![r.Part!], JsonNode.Parse(next.Text)![r.Part!]);
         return new ModelPartLook(JsonDifferences.Of(before, after, "now", "then"));
     }
 

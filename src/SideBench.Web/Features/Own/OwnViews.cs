@@ -60,7 +60,9 @@ internal static class OwnViews
         var graph = books.Shop.Graphs.GetValueOrDefault(model.Id);
         var openings = graph?.Openings ?? [];
         var figures = ModelFigures.Of(model);
-        var parts = graph?.Parts.Where(p => openings.Count == 0 || graph.Seen(p.Id) > 0) ?? [];
+        // Of a model whose family stands for it, only what was seen on it is known once somebody taught an opening.
+        var isGuessed = model.Taught is { Like.Length: > 0 };
+        var parts = graph?.Parts.Where(p => openings.Count == 0 || !isGuessed || graph.Seen(p.Id) > 0) ?? [];
         return new ModelPageView(
             books.Version,
             model.Id,
@@ -68,7 +70,7 @@ internal static class OwnViews
             model.Kind,
             IsOwn(books, model),
             model.Version,
-            new OwnKeeping(books).HouseVersion(model.Id),
+            new OwnFiles(books).HouseVersion(model.Id),
             books.Shop.Models.GetValueOrDefault(model.Taught?.Like ?? "")?.FullName ?? "",
             model.SerialPrefix,
             model.WasteAt,
@@ -101,7 +103,8 @@ internal static class OwnViews
                     p.Way.ToString().ToLowerInvariant(),
                     [.. p.After.Select(line => string.Join(" or ", line.Select(id => graph!.Part(id)?.Name ?? id)))],
                     graph!.Seen(p.Id),
-                    p.OutMin
+                    p.OutMin,
+                    isGuessed && graph.Seen(p.Id) == 0 ? null : Off(TaughtPart.Of(p))
                 )),
             ],
             [
@@ -113,6 +116,10 @@ internal static class OwnViews
             ]
         );
     }
+
+    /// <summary>A part as it came off.</summary>
+    public static PartOff Off(TaughtPart p) =>
+        new(p.Name, p.View, p.Way, p.Screws, p.Driver, p.LengthMm, p.IsCollared, p.IsLoosenOnly, p.Catches, p.Cables, p.Caution, p.Minutes);
 
     /// <summary>What the record measured.</summary>
     public static MeasuredListView Measured(BenchBooks books, MachineModel model, IReadOnlyList<OwnMeasured.Found> open)

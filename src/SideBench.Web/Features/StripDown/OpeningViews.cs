@@ -186,7 +186,7 @@ internal static class OpeningViews
         (graph.Openings.Count, graph.Seen(part)) switch
         {
             (0, _) => model.Taught is { Like.Length: > 0 } ? "As its family opens: nobody has taught how this one does." : "",
-            (_, 0) => "As its family opens: nobody has seen it come off here.",
+            (_, 0) => model.Taught is { Like.Length: > 0 } ? "As its family opens: nobody has seen it come off here." : "",
             (1, _) => "As it came off the one time that was taught.",
             var (all, seen) => $"Came off in {seen} of {all} openings that were taught.",
         };

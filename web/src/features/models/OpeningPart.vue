@@ -28,6 +28,15 @@ interface Removal {
   caution: string
   minutes: number
 }
+const drafted = (p: Api<'PartOff'>): Removal => ({
+  ...p,
+  name: p.name ?? '',
+  view: p.view ?? '',
+  way: p.way ?? '',
+  driver: p.driver ?? '',
+  cables: (p.cables ?? []).join(', '),
+  caution: p.caution ?? '',
+})
 const bare = (part: Api<'UsualPartView'>): Removal => ({
   ...part,
   screws: 0,
@@ -56,25 +65,19 @@ async function fromJob() {
   if (!seen)
     from.value = 'What came off on the job could not be read now. Load the page again, or press the parts here.'
   if (!seen?.parts.length) return
-  off.value = seen.parts.map((p) => ({
-    ...p,
-    name: p.name ?? '',
-    view: p.view ?? '',
-    way: p.way ?? '',
-    driver: p.driver ?? '',
-    cables: (p.cables ?? []).join(', '),
-    caution: p.caution ?? '',
-  }))
+  off.value = seen.parts.map(drafted)
   back.value = seen.back
   from.value = `As it came off on ${seen.tag}. Look each part over before it is taught.`
 }
 if (job && props.mayTeach && off.value.length === 0) void fromJob()
 // What comes off most machines, and what the family has: one press each, as the family has it.
 const usual = computed(() => {
-  const of = new Map([...props.model.usualParts, ...props.model.parts].map((p) => [p.name, p]))
-  return [...of.values()]
-    .filter((p) => !off.value.some((o) => o.name === p.name))
-    .map(({ name, view, way, minutes }) => ({ name, view, way, minutes }))
+  const of = new Map(
+    props.model.usualParts.map(({ name, view, way, minutes }) => [name, bare({ name, view, way, minutes })]),
+  )
+  for (const { name, view, way, minutes, known } of props.model.parts)
+    of.set(name, known ? drafted(known) : bare({ name, view, way, minutes }))
+  return [...of.values()].filter((p) => !off.value.some((o) => o.name === p.name))
 })
 const views = ['front', 'back', 'left', 'right', 'top', 'under']
 async function teach() {
@@ -122,7 +125,7 @@ async function teach() {
     <div v-if="mayTeach">
       <h3 class="mb-1 font-bold">I open it now: press each part as it comes off</h3>
       <div class="flex flex-wrap gap-1.5">
-        <button v-for="p in usual" :key="p.name" type="button" class="press" @click="off = [...off, bare(p)]">
+        <button v-for="p in usual" :key="p.name" type="button" class="press" @click="off = [...off, { ...p }]">
           {{ p.name }}
         </button>
       </div>

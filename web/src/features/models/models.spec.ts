@@ -87,7 +87,9 @@ const model = {
     { name: 'Mains lead', view: 'back', way: 'unplugged', minutes: 0.5 },
     { name: 'Side cover', view: 'right', way: 'off', minutes: 1.5 },
   ],
-  parts: [{ id: 'pads', name: 'Pads', view: 'back', way: 'off', after: ['Rear panel'], seen: 1, minutes: 2 }],
+  parts: [
+    { id: 'pads', name: 'Pads', view: 'back', way: 'off', after: ['Rear panel'], seen: 1, minutes: 2, known: null },
+  ],
   history: [],
 }
 
@@ -302,6 +304,27 @@ describe('a model’s page', () => {
     ])
     expect(shown.find('[data-testid=off]').text()).toBe('')
     expect(body.back).toEqual([])
+  })
+
+  it('begins a part that is known with what is known of it, not with bare presses', async () => {
+    const known = { ...model.usualParts[1], name: 'Damper', screws: 2, driver: 'cross 1', lengthMm: 8, collared: true }
+    const damper = { ...model.parts[0], id: 'damper', name: 'Damper' }
+    const taught = {
+      ...model,
+      parts: [
+        {
+          ...damper,
+          known: { ...known, loosenOnly: false, catches: 1, cables: ['a wire', 'a tube'], caution: 'Spits.' },
+        },
+      ],
+    }
+    answers['/api/models/heath-solo'] = () => Response.json(taught)
+    const shown = await show(ModelPage, () => ({ id: 'heath-solo' }))
+    await press(shown, 'Damper')
+    await press(shown, 'Teach this opening, 1 part')
+    expect(posted[0]![1].parts).toEqual([
+      { ...known, loosenOnly: false, catches: 1, cables: ['a wire', 'a tube'], caution: 'Spits.' },
+    ])
   })
 
   it('teaches the way back with it once every part is on again, and says when not all is', async () => {

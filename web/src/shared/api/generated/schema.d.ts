@@ -5604,6 +5604,7 @@ export interface components {
             seen: number;
             /** Format: double */
             minutes: number;
+            known: null | components["schemas"]["PartOff"];
         };
         TaughtSheetView: {
             layout: string;
