@@ -148,10 +148,6 @@ public sealed class DayPlacing
         foreach (var piece in plan)
             if (piece.Hand >= 0 && piece.To - piece.From > (piece.Piece.Hands * hands[piece.Hand].Pace) + numbers.OverBreakMin)
                 money += numbers.OpenOverNight;
-        foreach (var of in busy)
-            for (var i = 1; i < of.Count; i++)
-                if (of[i].Job != of[i - 1].Job)
-                    money += numbers.WalkMin * numbers.StandPerHour / 60;
         return new DayCost(overrun, late, money);
     }
 
@@ -229,7 +225,7 @@ public sealed class DayPlacing
                 var own = i == from && first;
                 // What no latest end presses may stand open over a night; that has its price.
                 var mayStand = free && latest is null;
-                var (hand, start, end) = Slot(own ? job.Hand : null, own && job.IsOn, at, piece, placed, mayStand);
+                var (hand, start, end) = Slot(j, own ? job.Hand : null, own && job.IsOn, at, piece, placed, mayStand);
                 if (hand < 0)
                     return Beyond(j, from, to, begin, latest);
                 var must = i == from ? latest : placed[^1].To + ways[j][i - 1].MostWait;
@@ -238,7 +234,7 @@ public sealed class DayPlacing
                     // Work runs over: what has a latest end is begun only where it is ended with time to spare, if its wait leaves any.
                     var wise = placed[^1].To + Math.Max(ways[j][i - 1].Wait, most - numbers.SlackMin);
                     shift = Math.Max(shift, start > wise + Tiny ? start - wise : 0);
-                    shift = Math.Max(shift, TooLateIfLong(ways[j][i - 1], placed[^1].To, piece, placed));
+                    shift = Math.Max(shift, TooLateIfLong(j, ways[j][i - 1], placed[^1].To, piece, placed));
                 }
 
                 placed.Add(new DayPlaced(j, i, piece, hand, start, end, must));
@@ -255,10 +251,10 @@ public sealed class DayPlacing
     }
 
     // The work before it may take as long as it ever does: then too there must be room before the latest end.
-    private double TooLateIfLong(DayPiece before, double ended, DayPiece piece, List<DayPlaced> placed)
+    private double TooLateIfLong(int j, DayPiece before, double ended, DayPiece piece, List<DayPlaced> placed)
     {
         var end = ended + Over(before.Hands, before.Sd ?? numbers.MinutesSd);
-        var (hand, start, _) = Slot(null, false, end + before.Wait, piece, placed, false);
+        var (hand, start, _) = Slot(j, null, false, end + before.Wait, piece, placed, false);
         return hand < 0 ? 0 : Math.Max(0, start - end - before.MostWait!.Value);
     }
 
@@ -278,7 +274,15 @@ public sealed class DayPlacing
     }
 
     // The room in which it is done first, on any pair of hands that does such work.
-    private (int Hand, double Start, double End) Slot(int? only, bool isOn, double at, DayPiece piece, List<DayPlaced> also, bool mayStand)
+    private (int Hand, double Start, double End) Slot(
+        int j,
+        int? only,
+        bool isOn,
+        double at,
+        DayPiece piece,
+        List<DayPlaced> also,
+        bool mayStand
+    )
     {
         var aired = piece.Tags.Any(numbers.AiredTags.Contains);
         var best = (Hand: -1, Start: 0.0, End: double.MaxValue);
@@ -287,7 +291,7 @@ public sealed class DayPlacing
             if ((only is { } one && one != h) || (!isOn && piece.Tags.Any(hands[h].Barred.Contains)))
                 continue;
             var own = piece.Hands * hands[h].Pace;
-            var (start, end) = isOn ? (0, own) : Earliest(h, aired ? hands[h].Aired : null, at, own, also, mayStand);
+            var (start, end) = isOn ? (0, own) : Earliest(j, h, aired ? hands[h].Aired : null, at, own, also, mayStand);
             if (end < best.End - Tiny)
                 best = (h, start, end);
         }
@@ -297,6 +301,7 @@ public sealed class DayPlacing
 
     // Within one span, or over a short break; what may stand, or is longer than any span, goes over nights too, as long as its hours need.
     private (double Start, double End) Earliest(
+        int j,
         int h,
         IReadOnlyList<(double From, double To)>? aired,
         double at,
@@ -316,7 +321,7 @@ public sealed class DayPlacing
                 var end = Over(spans, s, t, minutes, splits ? double.MaxValue : numbers.OverBreakMin);
                 if (end is double.MaxValue)
                     break;
-                if (Clash(h, t, end, also) is not { } until)
+                if (Clash(j, h, t, end, also) is not { } until)
                     return (t, end);
                 t = until;
             }
@@ -345,15 +350,17 @@ public sealed class DayPlacing
     private static double Longest(IReadOnlyList<(double From, double To)> spans) =>
         spans.Select(s => s.To - s.From).DefaultIfEmpty(0).Max();
 
-    private double? Clash(int h, double from, double to, List<DayPlaced> also)
+    // Hands that come from another machine, or go on to one, need the minutes from one to the other.
+    private double? Clash(int j, int h, double from, double to, List<DayPlaced> also)
     {
         double? until = null;
         foreach (var b in busy[h])
         {
-            if (b.From >= to - Tiny)
+            if (b.From - numbers.WalkMin >= to - Tiny)
                 break;
-            if (b.To > from + Tiny)
-                until = b.To;
+            var walk = b.Job == j ? 0 : numbers.WalkMin;
+            if (b.From - walk < to - Tiny && b.To + walk > from + Tiny)
+                until = b.To + walk;
         }
 
         foreach (var p in also)

@@ -17,6 +17,7 @@ public sealed record DayPlan(
     // Fills 0 to 1 evenly: there is no chance in a plan, and the same jobs give the same one.
     private const double Golden = 0.6180339887498949;
     private const double Silver = 0.4142135623730951;
+    private const double Bronze = 0.3027756377319946;
 
     /// <summary>
     /// The best plan that was found: latest ends first, then promises, then money. Begins with several plain orders, then moves one group
@@ -44,12 +45,10 @@ public sealed record DayPlan(
         var tries = order.Length < 2 ? 0 : numbers.Tries * Math.Min(1, (double)UsualGroups / order.Length);
         for (var k = 1; k <= tries; k++)
         {
-            var at = (int)(Part(k * Golden) * order.Length);
-            var to = (int)(Part(k * Silver) * order.Length);
-            if (at == to || order[at] == order[to])
+            // Hands that walk between machines make some better orders lie behind worse ones: every third try is two moves at once.
+            var tried = k % AtOnce == 0 ? Tried(Tried(order, k), k + tries) : Tried(order, k);
+            if (tried == order)
                 continue;
-            // One group, or all of a job's: what presses goes before the rest with everything it needs.
-            var tried = k % 2 == 0 ? Moved(order, at, to) : Gathered(order, order[at], to);
             var cost = Cost(tried);
             if (cost.CompareTo(best.Cost) > 0)
                 continue;
@@ -58,11 +57,12 @@ public sealed record DayPlan(
 
         DayCost Cost(IReadOnlyList<int> o) => placing.Cost(placing.Lay(o));
 
-        var pieces = placing.Lay(order);
-        return new DayPlan(jobs, hands, [.. pieces.OrderBy(p => p.From).ThenBy(p => p.Job)], order, placing.Cost(pieces));
+        var pieces = placing.Lay(best.Order);
+        return new DayPlan(jobs, hands, [.. pieces.OrderBy(p => p.From).ThenBy(p => p.Job)], best.Order, best.Cost);
     }
 
     private const int UsualGroups = 40;
+    private const int AtOnce = 3;
 
     /// <summary>When each job is done, min.</summary>
     public double[] Ends => DayPlacing.Ends(Pieces, Jobs);
@@ -101,6 +101,15 @@ public sealed record DayPlan(
     {
         var by = Enumerable.Range(0, groups.Count).OrderBy(rule).ThenBy(j => j).ToList();
         return [.. Enumerable.Range(0, groups.DefaultIfEmpty(0).Max()).SelectMany(round => by.Where(j => groups[j] > round))];
+    }
+
+    // One group, or all of a job's: what presses goes before the rest with everything it needs.
+    private static int[] Tried(int[] order, double k)
+    {
+        var (at, to) = ((int)(Part(k * Golden) * order.Length), (int)(Part(k * Silver) * order.Length));
+        if (at == to || order[at] == order[to])
+            return order;
+        return Part(k * Bronze) < 0.5 ? Moved(order, at, to) : Gathered(order, order[at], to);
     }
 
     private static int[] Moved(int[] order, int from, int to)

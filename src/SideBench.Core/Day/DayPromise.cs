@@ -71,15 +71,20 @@ public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double
         {
             Tries = numbers.Tries / RoughPart,
         };
-        var now = With(0);
+        // As it stands, with nothing but the walk-in set between: what was tried anew differs by chance in what presses nobody.
+        var stands = numbers with
+        {
+            Tries = 0,
+        };
+        var now = With(0, rough);
         var harms = Harmed(now);
         var later = now.Ends.Take(plan.Jobs.Count).Sum() - plan.Ends.Sum();
         if (harms.Count == 0)
             return new WalkIn(harms, Math.Max(0, later), Begin(now));
-        // Where a piece ends or a span begins there may be room; only what the plan itself bears is run through.
+        // Where hands come from a piece or a span begins there may be room; only what the plan itself bears is run through.
         var gaps = plan
             .Pieces.Where(p => p.Hand >= 0)
-            .Select(p => p.To)
+            .Select(p => p.To + numbers.WalkMin)
             .Order()
             .Take(MostGaps)
             .Concat(plan.Hands.SelectMany(h => h.Spans).Select(s => s.From))
@@ -87,7 +92,8 @@ public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double
             .Distinct()
             .Order();
         foreach (var at in gaps)
-            if (With(at) is var tried && tried.Cost.CompareTo(plan.Cost with { Money = double.MaxValue }) <= 0 && Harmed(tried).Count == 0)
+        foreach (var how in new[] { stands, rough })
+            if (With(at, how) is var tried && IsBorne(tried) && Harmed(tried).Count == 0)
                 return new WalkIn(harms, Math.Max(0, later), Begin(tried));
         return new WalkIn(harms, Math.Max(0, later), null);
 
@@ -95,14 +101,16 @@ public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double
         static double? Begin(DayPlan tried) =>
             tried.Pieces.First(p => p.Job == tried.Jobs.Count - 1) is { Hand: >= 0 } piece ? piece.From : null;
 
-        DayPlan With(double at) =>
+        bool IsBorne(DayPlan tried) => tried.Cost.CompareTo(plan.Cost with { Money = double.MaxValue }) <= 0;
+
+        DayPlan With(double at, DayNumbers how) =>
             DayPlan.Of(
                 [
                     .. plan.Jobs,
                     new DayJob(0, "walk-in", at, null, null, [new DayWay(1, [new DayPiece("walk-in", minutes)])]) { Hand = hand, At = at },
                 ],
                 plan.Hands,
-                rough,
+                how,
                 plan
             );
 

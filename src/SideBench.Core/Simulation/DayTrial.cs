@@ -20,6 +20,9 @@ public enum DayPolicy
 
     /// <summary>Longest job first.</summary>
     Longest,
+
+    /// <summary>By a list that was told before the week.</summary>
+    Told,
 }
 
 /// <summary>What a week of a shop came to.</summary>
@@ -55,7 +58,11 @@ public static class DayTrial
     private const double Never = double.MaxValue;
 
     // A machine of the week: when it comes, the ways it may go, the one it does go, and how carefully is promised.
-    private sealed record Coming(double At, IReadOnlyList<DayWay> Ways, IReadOnlyList<DayPiece> True, double Care);
+    internal sealed record Coming(double At, IReadOnlyList<DayWay> Ways, IReadOnlyList<DayPiece> True, double Care)
+    {
+        // What was asked for it before, by when it was asked: the same every time.
+        public Dictionary<double, double> Asked { get; } = [];
+    }
 
     private sealed class Standing(int number, Coming of)
     {
@@ -77,12 +84,23 @@ public static class DayTrial
     /// <param name="policy">How it is worked.</param>
     /// <param name="hands">Pairs of hands that work it, when not as many as it was drawn for.</param>
     /// <param name="each">Machines that come for each pair of hands.</param>
-    public static DayWeek Of(DayNumbers numbers, int seed, int people, DayPolicy policy, int? hands = null, int each = UsualMachines)
+    public static DayWeek Of(DayNumbers numbers, int seed, int people, DayPolicy policy, int? hands = null, int each = UsualMachines) =>
+        Of(numbers, Week(numbers, new Random(seed), people, each), people, hands ?? people, policy, []);
+
+    // The places of the machines in the order of their coming are what somebody is told who works by a list; for all others there is none.
+    internal static DayWeek Of(
+        DayNumbers numbers,
+        IReadOnlyList<Coming> coming,
+        int people,
+        int hands,
+        DayPolicy policy,
+        IReadOnlyList<double> told
+    )
     {
-        var coming = Week(numbers, new Random(seed), people, each);
         var spans = Spans();
         var here = new List<Standing>();
-        var free = new double[hands ?? people];
+        var free = new double[hands];
+        var last = Enumerable.Repeat((Job: -1, At: -Day), free.Length).ToArray();
         var done = new List<(Standing Job, double At)>();
         var (overruns, work, idle, now, at) = (0, 0.0, 0.0, 0.0, 0);
         while (done.Count < coming.Count && now < MostDays * Day)
@@ -92,7 +110,9 @@ public static class DayTrial
             var open = spans.FirstOrDefault(s => s.To > now);
             var hand = Enumerable.Range(0, free.Length).Where(h => free[h] <= now).Cast<int?>().FirstOrDefault();
             var pick =
-                open.To > 0 && open.From <= now && hand is not null ? Pick(here, free, spans, numbers, now, hand.Value, policy) : null;
+                open.To > 0 && open.From <= now && hand is not null
+                    ? Pick(here, free, spans, numbers, now, hand.Value, policy, told)
+                    : null;
             if (pick is null)
             {
                 var next = Next(here, free, coming, at, spans, now);
@@ -105,15 +125,19 @@ public static class DayTrial
             var piece = pick.Of.True[pick.Next];
             if (pick.Latest is { } latest && now > latest + 1e-6)
                 overruns++;
-            var end = Ended(spans, now, piece.Hands + numbers.WalkMin);
-            free[hand!.Value] = end;
+            // From one machine to another it takes its minutes, unless hands were idle so long.
+            var (on, since) = last[hand!.Value];
+            var walk = on == pick.Number ? 0 : Math.Max(0, since + numbers.WalkMin - now);
+            var end = Ended(spans, now, walk + piece.Hands);
+            free[hand.Value] = end;
+            last[hand.Value] = (pick.Number, end);
             work += piece.Hands;
             pick.Next++;
             pick.Ready = end + piece.Wait;
             pick.Latest = piece.MostWait is { } most ? end + most : null;
             // The look tells of a part or a day of drying: what cannot be any more is told to the customer, and promised anew.
             if (pick is { Next: 1, IsDone: false } && Alone(pick, spans) > pick.Promise)
-                pick.Promise = Within(spans, Asked(pick.Ready, [Left(pick)[0]], pick.Of.Care, people, numbers));
+                pick.Promise = Within(spans, Asked(pick.Of, pick.Ready, [Left(pick)[0]], people, numbers));
             if (pick.IsDone)
             {
                 here.Remove(pick);
@@ -173,7 +197,7 @@ public static class DayTrial
                 .SelectMany(d => new[] { ((d * Day) + Opens, (d * Day) + Breaks), ((d * Day) + Resumes, (d * Day) + Closes) }),
         ];
 
-    private static List<Coming> Week(DayNumbers numbers, Random chance, int people, int each)
+    internal static List<Coming> Week(DayNumbers numbers, Random chance, int people, int each)
     {
         var coming = new List<Coming>();
         var many = each * people;
@@ -224,14 +248,16 @@ public static class DayTrial
         Left(job)[0].Pieces.Aggregate(job.Ready, (at, piece) => Ended(spans, at, piece.Hands) + piece.Wait);
 
     // What an empty shop would promise: some shops promise boldly, some with care. The same whoever works it.
-    private static double Asked(double at, IReadOnlyList<DayWay> ways, double share, int people, DayNumbers numbers)
+    private static double Asked(Coming of, double at, IReadOnlyList<DayWay> ways, int people, DayNumbers numbers)
     {
-        if (share <= AtTheDoor)
+        if (of.Care <= AtTheDoor)
             return at + SameDay;
-        var alone = new Standing(0, new Coming(at, ways, ways[0].Pieces, share)) { Promise = at + Day };
+        if (of.Asked.TryGetValue(at, out var known))
+            return known;
+        var alone = new Standing(0, new Coming(at, ways, ways[0].Pieces, of.Care)) { Promise = at + Day };
         var plan = Plan([alone], [.. Enumerable.Repeat(at, people)], Spans(), numbers with { Tries = 0 }, at);
         var ends = DayChances.Of(plan, numbers with { OthersShare = 0 })[0].Ends;
-        return at + ends[(int)(share * (ends.Count - 1))];
+        return of.Asked[at] = at + ends[(int)(of.Care * (ends.Count - 1))];
     }
 
     // Ways such as the book gives: looks, work, its wait, the proof; some with a soak that has a latest end, some with a part.
@@ -269,7 +295,7 @@ public static class DayTrial
         DayPolicy policy
     )
     {
-        job.First = job.Promise = Within(spans, Asked(job.Of.At, job.Of.Ways, job.Of.Care, free.Length, numbers));
+        job.First = job.Promise = Within(spans, Asked(job.Of, job.Of.At, job.Of.Ways, free.Length, numbers));
         if (policy != DayPolicy.Plan)
             return job;
         var plan = Plan([.. here, job], free, spans, numbers, now);
@@ -287,7 +313,8 @@ public static class DayTrial
         DayNumbers numbers,
         double now,
         int hand,
-        DayPolicy policy
+        DayPolicy policy,
+        IReadOnlyList<double> told
     )
     {
         List<Standing> ready = [.. here.Where(j => j.Ready <= now + 1e-6)];
@@ -302,11 +329,24 @@ public static class DayTrial
 
         return policy switch
         {
+            // What soaks is ended first, and begun where the hours leave room for its end: only the rest is told.
+            DayPolicy.Told => ready
+                .Where(j => HasRoom(j, spans, numbers, now))
+                .OrderBy(j => j.Latest ?? Never)
+                .ThenBy(j => told[j.Number])
+                .FirstOrDefault(),
             DayPolicy.FirstCome => ready.MinBy(j => j.Of.At),
             DayPolicy.Promise => ready.MinBy(j => j.Promise),
             DayPolicy.Clock => ready.OrderBy(j => j.Latest ?? Never).ThenBy(j => j.Ready).First(),
             _ => ready.MaxBy(j => Likely(j).Sum(p => p.Hands)),
         };
+    }
+
+    private static bool HasRoom(Standing job, List<(double From, double To)> spans, DayNumbers numbers, double now)
+    {
+        var piece = job.Of.True[job.Next];
+        var end = Ended(spans, now, numbers.WalkMin + piece.Hands);
+        return piece.MostWait is not { } most || Within(spans, end + piece.Wait) <= end + Math.Max(piece.Wait, most - numbers.SlackMin);
     }
 
     private static IReadOnlyList<DayPiece> Likely(Standing job) => Left(job)[0].Pieces;
@@ -364,7 +404,7 @@ public static class DayTrial
     private static double Next(
         List<Standing> here,
         double[] free,
-        List<Coming> coming,
+        IReadOnlyList<Coming> coming,
         int at,
         List<(double From, double To)> spans,
         double now

@@ -6,7 +6,9 @@ namespace SideBench.Core.Tests.Day;
 /// <summary>The plan of the day: hand-worked days, properties of any day, and small days against all orders there are.</summary>
 public class DayPlanTests
 {
-    private static readonly DayNumbers House = TestShop.Shop.Numbers.Of<DayNumbers>();
+    // Ways between machines have days of their own below.
+    private static readonly DayNumbers House = TestShop.Shop.Numbers.Of<DayNumbers>() with { WalkMin = 0 };
+    private static readonly DayNumbers Walking = House with { WalkMin = 3 };
     private static readonly DayHand Ines = new(1, "Ines", [(0, 240), (270, 540)]);
     private static readonly DayHand Tam = new(2, "Tam", [(0, 240), (270, 540)]);
 
@@ -15,6 +17,19 @@ public class DayPlanTests
     {
         var plan = Plan([Job("A", [new("clean", 10, 60), new("sheet", 10)]), Job("B", [new("look", 40)])], Ines);
         Assert.Equal([("clean", 0.0), ("look", 10.0), ("sheet", 70.0)], plan.Pieces.Select(p => (p.Piece.Says, p.From)));
+    }
+
+    [Fact]
+    public void FromOneMachineToAnother_ItTakesItsMinutes_AndNoneOnTheSameOne()
+    {
+        double[] Begins(params DayJob[] jobs) => [.. DayPlan.Of(jobs, [Ines], Walking).Pieces.Select(p => p.From)];
+        Assert.Equal([0.0, 20, 33], Begins(Job("A", [new("look", 20), new("mend", 10)], promise: 30), Job("B", [new("b", 5)])));
+        // Ten minutes between two pieces of A have room for four and both ways, and none for five.
+        DayJob Rests(double wait) => Job("A", [new("clean", 10, wait), new("sheet", 5)], promise: 15 + wait);
+        Assert.Equal([0.0, 13, 20], Begins(Rests(10), Job("B", [new("b", 4)])));
+        Assert.Equal([0.0, 20, 28], Begins(Rests(10), Job("B", [new("b", 5)])));
+        // Hands that were idle meanwhile have walked already.
+        Assert.Equal([0.0, 10], Begins(Job("A", [new("a", 5)]), Job("B", [new("b", 5)]) with { Ready = 10 }));
     }
 
     [Fact]
@@ -141,9 +156,9 @@ public class DayPlanTests
         List<DayJob> jobs = [.. Enumerable.Range(0, 4).Select(i => Drawn(chance, i, 2))];
         List<DayHand> hands = [Ines, .. seed % 2 == 0 ? [Tam] : Array.Empty<DayHand>()];
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways[0].Pieces)];
-        var placing = new DayPlacing(jobs, hands, ways, House);
-        var best = Orders([.. ways.Select(w => DayPlacing.Groups(w, House).Count - 1)]).Min(o => placing.Cost(placing.Lay(o)));
-        var plan = DayPlan.Of(jobs, hands, House);
+        var placing = new DayPlacing(jobs, hands, ways, Walking);
+        var best = Orders([.. ways.Select(w => DayPlacing.Groups(w, Walking).Count - 1)]).Min(o => placing.Cost(placing.Lay(o)));
+        var plan = DayPlan.Of(jobs, hands, Walking);
         Assert.True(plan.Cost.CompareTo(best) <= 0, $"{plan.Cost} against {best}");
     }
 
@@ -155,12 +170,15 @@ public class DayPlanTests
     {
         var chance = new Random(seed);
         List<DayJob> jobs = [.. Enumerable.Range(0, 14).Select(i => Drawn(chance, i, 5))];
-        var plan = DayPlan.Of(jobs, [Ines, Tam], House);
+        var plan = DayPlan.Of(jobs, [Ines, Tam], Walking);
         Assert.Equal(jobs.Sum(j => j.Ways[0].Pieces.Count), plan.Pieces.Count);
         foreach (var of in plan.Pieces.Where(p => p.Hand >= 0).GroupBy(p => p.Hand))
         {
             var mine = of.OrderBy(p => p.From).ToList();
-            Assert.All(mine.Zip(mine.Skip(1)), z => Assert.True(z.First.To <= z.Second.From + 1e-6));
+            Assert.All(
+                mine.Zip(mine.Skip(1)),
+                z => Assert.True(z.First.To + (z.First.Job == z.Second.Job ? 0 : Walking.WalkMin) <= z.Second.From + 1e-6)
+            );
             Assert.All(mine, p => Assert.Contains(plan.Hands[p.Hand].Spans, s => p.From >= s.From - 1e-6 && p.From < s.To));
             // Over the break of half an hour it takes that much longer, and no piece is cut short.
             Assert.All(mine, p => Assert.Equal(p.Piece.Hands + (p.From < 240 && p.To > 240 ? 30 : 0), p.To - p.From, 6));
@@ -183,11 +201,11 @@ public class DayPlanTests
         }
 
         // The same jobs, the same plan.
-        Assert.Equal(plan.Pieces, DayPlan.Of(jobs, [Ines, Tam], House).Pieces);
+        Assert.Equal(plan.Pieces, DayPlan.Of(jobs, [Ines, Tam], Walking).Pieces);
         // No plain order is better than what was found.
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways[0].Pieces)];
-        var placing = new DayPlacing(jobs, [Ines, Tam], ways, House);
-        List<int> groups = [.. ways.Select(w => DayPlacing.Groups(w, House).Count - 1)];
+        var placing = new DayPlacing(jobs, [Ines, Tam], ways, Walking);
+        List<int> groups = [.. ways.Select(w => DayPlacing.Groups(w, Walking).Count - 1)];
         Assert.All(DayPlan.Begins(jobs, ways, groups), o => Assert.True(plan.Cost.CompareTo(placing.Cost(placing.Lay(o))) <= 0));
     }
 
@@ -318,6 +336,8 @@ public class DayPlanTests
         Assert.Equal([0], now.Harms.Select(h => h.Job));
         Assert.True(now.Harms[0].Loses > 0.9 * ends[0].Kept!.Value);
         Assert.InRange(now.FirstGap!.Value, 119, 152);
+        // Hands come from A first: right after it there would be no room for the way.
+        Assert.Equal(123, WalkIn.Of(plan, ends, 0, 40, exact with { WalkMin = 3 }).FirstGap);
         // Where nothing presses it may be now.
         var free = DayPlan.Of([Job("B", [new("b", 30)], promise: 500)], [Ines], exact);
         Assert.Equal(0, WalkIn.Of(free, DayChances.Of(free, exact), 0, 40, exact).FirstGap);

@@ -9,7 +9,7 @@ namespace SideBench.Core.Tests.Day;
 /// <summary>What a shop's day keeps to: places for open machines, hours for loud and smelly work, what somebody leaves.</summary>
 public class DayRulesTests
 {
-    private static readonly DayNumbers House = TestShop.Shop.Numbers.Of<DayNumbers>() with { LongSd = 0 };
+    private static readonly DayNumbers House = TestShop.Shop.Numbers.Of<DayNumbers>() with { LongSd = 0, WalkMin = 0 };
     private static readonly DayNumbers OnePlace = House with { Corners = 1 };
     private static readonly DayHand Ines = new(1, "Ines", [(0, 240), (270, 540)]);
     private static readonly DayHand Tam = new(2, "Tam", [(0, 240), (270, 540)]);
@@ -24,7 +24,8 @@ public class DayRulesTests
         Assert.Equal(100, Math.Abs(begins["A out"] - begins["B out"]));
         Assert.True(begins["C look"] < 100);
         begins = Begins(DayPlan.Of(jobs, [Ines, Tam], House));
-        Assert.True(Math.Abs(begins["A out"] - begins["B out"]) < 20);
+        // Whether C is looked at before the second is opened or after it comes to the same.
+        Assert.True(Math.Abs(begins["A out"] - begins["B out"]) <= 20);
     }
 
     [Fact]

@@ -9,9 +9,9 @@ public class DaySolverTests
 {
     private const int Horizon = 700;
 
-    // The plan may be so far above the least lateness, in all over the days and on any one of them.
+    // The plan may be so far above the least lateness: in all over the days, and for each machine on any one of them.
     private const double MostInAll = 1.08;
-    private const double MostOnADay = 1.25;
+    private const double MostMinAMachine = 5;
 
     private static readonly DayNumbers House = TestShop.Shop.Numbers.Of<DayNumbers>() with
     {
@@ -35,7 +35,7 @@ public class DaySolverTests
             Assert.Equal(0, plan.Cost.Overrun);
             // The solver can only be better: else one of the two counts wrong.
             Assert.True(plan.Cost.Late >= best - 1e-6, $"day {seed}: {plan.Cost.Late} below {best}");
-            Assert.True(plan.Cost.Late <= best * MostOnADay, $"day {seed}: {plan.Cost.Late} against {best}");
+            Assert.True(plan.Cost.Late <= best + (MostMinAMachine * jobs.Count), $"day {seed}: {plan.Cost.Late} against {best}");
             (plans, least) = (plans + plan.Cost.Late, least + best);
         }
 
@@ -63,7 +63,7 @@ public class DaySolverTests
     private static double Least(List<DayJob> jobs, int hands)
     {
         var model = new CpModel();
-        var busy = Enumerable.Range(0, hands).Select(_ => new List<IntervalVar>()).ToList();
+        var all = new List<(int Job, IntVar Start, IntVar End, List<BoolVar> Whose)>();
         var late = new List<IntVar>();
         foreach (var job in jobs)
         {
@@ -74,10 +74,9 @@ public class DaySolverTests
                 var start = model.NewIntVar((int)job.Ready, Horizon, "");
                 var end = model.NewIntVar(0, Horizon, "");
                 model.Add(end == start + (int)piece.Hands);
-                var whose = busy.Select(_ => model.NewBoolVar("")).ToList();
+                var whose = Enumerable.Range(0, hands).Select(_ => model.NewBoolVar("")).ToList();
                 model.AddExactlyOne(whose);
-                for (var h = 0; h < hands; h++)
-                    busy[h].Add(model.NewOptionalIntervalVar(start, (int)piece.Hands, end, whose[h], ""));
+                all.Add(((int)job.Id, start, end, whose));
                 if (before is { } last)
                     model.Add(start >= last + (int)wait);
                 if (before is { } from && most is { } latest)
@@ -90,8 +89,18 @@ public class DaySolverTests
             late.Add(past);
         }
 
-        foreach (var of in busy)
-            model.AddNoOverlap(of);
+        // Of two pieces on the same hands one is before the other, with the way between two machines.
+        foreach (var (a, i) in all.Select((a, i) => (a, i)))
+        foreach (var b in all.Take(i))
+        {
+            var (first, walk) = (model.NewBoolVar(""), a.Job == b.Job ? 0 : (int)House.WalkMin);
+            for (var h = 0; h < hands; h++)
+            {
+                model.Add(b.Start >= a.End + walk).OnlyEnforceIf([first, a.Whose[h], b.Whose[h]]);
+                model.Add(a.Start >= b.End + walk).OnlyEnforceIf([first.Not(), a.Whose[h], b.Whose[h]]);
+            }
+        }
+
         model.Minimize(LinearExpr.Sum(late));
         var solver = new CpSolver { StringParameters = "num_workers:1 random_seed:1" };
         Assert.Equal(CpSolverStatus.Optimal, solver.Solve(model));
