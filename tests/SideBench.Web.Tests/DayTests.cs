@@ -53,6 +53,14 @@ public class DayTests(BenchServer server) : IClassFixture<BenchServer>
         var now = day.GetProperty("nows").EnumerateArray().Where(n => n.GetProperty("now").ValueKind == JsonValueKind.Object).ToList();
         Assert.NotEmpty(now);
         Assert.All(now, n => Assert.NotEqual("", n.GetProperty("now").GetProperty("because").GetString()));
+        // Who took it in is at the door, not on it.
+        Assert.DoesNotContain(
+            now.Select(n => n.GetProperty("now")),
+            n =>
+                n.GetProperty("job").GetInt64() is var job
+                && (job == firm || job == hopeless)
+                && n.GetProperty("because").GetString() == "hands are on it"
+        );
         Assert.Contains("promises hold", day.GetProperty("says").GetString(), StringComparison.Ordinal);
     }
 

@@ -40,6 +40,22 @@ public static class DayWords
                 .Select(p => $"Nobody here does “{p.Piece.Says}” on {plan.Jobs[p.Job].Name}: see Hours.")
         );
 
+    /// <summary>Which machines take the places that a job's next piece needs now; empty when it waits for no place.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="job">The job's place in the list of jobs.</param>
+    /// <param name="numbers">House numbers, with how many places there are.</param>
+    public static string NoPlace(DayPlan plan, int job, DayNumbers numbers)
+    {
+        bool Opens(DayPlaced? next) => next?.Piece.Tags.Contains(numbers.OpenTag) == true;
+        var next = Next(plan, job);
+        if (numbers.Corners == 0 || plan.Jobs[job].Ready > 0 || !Opens(next) || next!.From < numbers.MovedMin)
+            return "";
+        var places = new OpenPlaces(plan.Jobs, numbers);
+        bool IsOpen(int k) => places.IsHeld(plan.Jobs[k]) || (Next(plan, k) is { } n && Opens(n) && n.From < 1);
+        var open = Enumerable.Range(0, plan.Jobs.Count).Where(k => k != job && IsOpen(k)).Select(k => plan.Jobs[k].Name).ToList();
+        return open.Count >= numbers.Corners ? $"no place: open {(open.Count > 1 ? "are" : "is")} {string.Join(", ", open)}" : "";
+    }
+
     /// <summary>A chance as people say it.</summary>
     public static string Tenths(double chance) =>
         chance switch
@@ -53,7 +69,13 @@ public static class DayWords
     /// <param name="before">The plan before, with when it was made.</param>
     /// <param name="now">The plan now, with when it was made.</param>
     /// <param name="numbers">House numbers.</param>
-    public static string Moved((DayPlan Plan, DateTimeOffset At) before, (DayPlan Plan, DateTimeOffset At) now, DayNumbers numbers)
+    /// <param name="told">What the shop told of its day since then; empty for nothing.</param>
+    public static string Moved(
+        (DayPlan Plan, DateTimeOffset At) before,
+        (DayPlan Plan, DateTimeOffset At) now,
+        DayNumbers numbers,
+        string told = ""
+    )
     {
         var passed = (now.At - before.At).TotalMinutes;
         var came = now.Plan.Jobs.Where(j => j.Id >= 0 && before.Plan.Jobs.All(b => b.Id != j.Id)).ToList();
@@ -83,14 +105,25 @@ public static class DayWords
         var most = moves.MaxBy(m => Math.Abs(m.By));
         var others = moves.Count > 1 ? $" and {moves.Count - 1} more" : "";
         var why =
-            came.Count > 0 ? $"{came[0].Name} came in"
+            told.Length > 0 ? told
+            : came.Count > 0 ? $"{came[0].Name} came in"
             : went.Count > 0 ? $"{went[0].Name} needs no hands now"
             : Longer(before.Plan, now.Plan, passed) is { } over ? $"{over} took longer than told"
             : "something was done sooner, or told anew";
-        return $"{most.Job.Name}{others} moved {Math.Abs(most.By):0} min {(most.By > 0 ? "later" : "earlier")}: {why}.";
+        return $"{most.Job.Name}{others} moved {Long(Math.Abs(most.By))} {(most.By > 0 ? "later" : "earlier")}: {why}.";
     }
 
     private const double Half = 0.5;
+    private const double HourMin = 60;
+    private const double DayMin = 24 * HourMin;
+
+    private static string Long(double minutes) =>
+        minutes switch
+        {
+            < 3 * HourMin => $"{minutes:0} min",
+            < 2 * DayMin => $"{minutes / HourMin:0} h",
+            _ => $"{minutes / DayMin:0} days",
+        };
 
     private static DayPlaced? Next(DayPlan plan, int job) => plan.Pieces.FirstOrDefault(p => p.Job == job && p.Number == 0);
 

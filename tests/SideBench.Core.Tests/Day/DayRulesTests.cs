@@ -46,6 +46,22 @@ public class DayRulesTests
     }
 
     [Fact]
+    public void WhoHasThePlace_IsSaidOfWhatWaitsForOne_AndOfNothingElse()
+    {
+        string Says(DayNumbers numbers, params DayJob[] jobs) => DayWords.NoPlace(DayPlan.Of(jobs, [Ines, Tam], numbers), 0, numbers);
+        var (waits, stands) = (Job("A", [Open("out", 30)]), Job("B", [Open("in", 30)]) with { Ready = 60, IsOpen = true });
+        Assert.Equal("no place: open is B", Says(OnePlace, waits, stands));
+        Assert.Equal("", Says(House, waits, stands));
+        Assert.Equal("", Says(House with { Corners = 2 }, waits, stands));
+        // Shut for a part, or opened as soon as it is ready: nothing waits for a place.
+        Assert.Equal("", Says(OnePlace, waits, stands with { IsOthers = true }));
+        Assert.Equal("", Says(OnePlace, waits with { Ready = 200 }, stands));
+        Assert.Equal("", Says(OnePlace, Job("A", [new("look", 30)]), stands));
+        // With two places, two that stand open.
+        Assert.Equal("no place: open are B, C", Says(House with { Corners = 2 }, waits, stands, stands with { Name = "C" }));
+    }
+
+    [Fact]
     public void WhileAPartIsWaitedFor_NoPlaceIsHeld()
     {
         var part = new DayPiece("order", 5, 120) { IsOthers = true };

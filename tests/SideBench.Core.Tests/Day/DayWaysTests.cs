@@ -95,6 +95,16 @@ public class DayWaysTests
         Assert.Equal("", DayWords.Moved((before, at), (Plan(Job(1, 30), Job(2, 40, 55)), at.AddMinutes(5)), House));
         var came = Plan(Job(1, 30), Job(2, 40, 200), Job(3, 20));
         Assert.Equal("402 and 1 more moved 145 min later: 403 came in.", DayWords.Moved((before, at), (came, at.AddMinutes(5)), House));
+        Assert.EndsWith(
+            " later: hours were told anew.",
+            DayWords.Moved((before, at), (came, at.AddMinutes(5)), House, "hours were told anew"),
+            StringComparison.Ordinal
+        );
+        // Hours and days are said as such.
+        string Later(double ready) =>
+            DayWords.Moved((before, at), (Plan(Job(1, 30), Job(2, 40, ready), Job(3, 20)), at.AddMinutes(5)), House);
+        Assert.Contains("moved 8 h later", Later(600 - 40), StringComparison.Ordinal);
+        Assert.Contains("moved 8 days later", Later(2000), StringComparison.Ordinal);
         Assert.Equal("it was set to this time", Why(Job(1, 30) with { At = 20 }));
         Assert.Equal("hands are on it", Why(Job(1, 30) with { IsOn = true, Hand = 0 }));
         Assert.Contains("must be ended within 40 min", Why(Job(1, 30) with { Latest = 40 }), StringComparison.Ordinal);

@@ -56,6 +56,7 @@ public sealed record DayJobView(
     string WaitsFor,
     bool Others,
     bool Unknown,
+    string NoPlace,
     string Pinned,
     DateTimeOffset? PinnedFrom,
     int Version,

@@ -173,7 +173,7 @@ public sealed class DayDesk(
         var open = hours.Ahead(0, now, numbers.AheadDays, zone);
         all.AddRange(due.Select((r, i) => r.Job(i, Ahead(0), TimeZoneInfo.ConvertTime(now, zone), numbers)));
         var plan = DayPlan.Of(all, hands, numbers);
-        var moved = made is { } before ? DayWords.Moved((before.Plan, before.At), (plan, now), numbers) : "";
+        var moved = made is { } before ? DayWords.Moved((before.Plan, before.At), (plan, now), numbers, Told(before.At)) : "";
         return new MadePlan(
             now,
             [.. here.Select(h => h.Row)],
@@ -192,7 +192,16 @@ public sealed class DayDesk(
         );
     }
 
-    // Hands are on the machine of their last line, when that is not long ago and the machine waits for nothing.
+    private string Told(DateTimeOffset since) =>
+        books.ShopLines.Where(e => e.At > since).Select(e => e.Body).LastOrDefault(b => b is DayRuleSet or HoursSet) switch
+        {
+            DayRuleSet => "what the day keeps to was told anew",
+            HoursSet => "hours were told anew",
+            _ => "",
+        };
+
+    // Hands are on the machine of their last line, when that is not long ago and the machine waits for nothing. Who takes one in or puts it
+    // in its place is not on it.
     private static Dictionary<int, int> On(
         List<(JobRow Row, DayJob Job, IReadOnlyList<Entry> Lines)> here,
         IReadOnlyList<PersonRow> bench,
@@ -207,7 +216,9 @@ public sealed class DayDesk(
             if (!hands[h].Spans.Any(s => s.From <= 0 && s.To > 0))
                 continue;
             // Somebody new has no line yet.
-            (int Place, Entry Line)? last = here.Select((j, i) => (Place: i, Line: j.Lines.LastOrDefault(l => l.Person == bench[h].Id)))
+            (int Place, Entry Line)? last = here.Select(
+                    (j, i) => (Place: i, Line: j.Lines.LastOrDefault(l => l.Person == bench[h].Id && l.Body is not (TakenIn or PlaceSet)))
+                )
                 .Where(j => j.Line is not null)
                 .Select(j => ((int, Entry)?)(j.Place, j.Line!))
                 .MaxBy(j => j!.Value.Item2.Id.Value);

@@ -26,7 +26,7 @@ public static class DayEndpoints
         day.MapGet(
                 "",
                 async (DayDesk desk, BenchBooks books, TimeProvider clock, CancellationToken cancel) =>
-                    Results.Ok(DayViews.Of(await desk.Plan(cancel), books, clock.LocalTimeZone))
+                    Results.Ok(DayViews.Of(await desk.Plan(cancel), books, clock.LocalTimeZone, desk.Numbers))
             )
             .Produces<DayView>()
             .Described("getDay", "Who does what when, today and on the days after, with the chance of every promise.")

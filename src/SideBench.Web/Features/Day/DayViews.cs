@@ -13,9 +13,8 @@ internal static class DayViews
     private const int ThenPieces = 2;
 
     /// <summary>The plan.</summary>
-    public static DayView Of(MadePlan made, BenchBooks books, TimeZoneInfo zone)
+    public static DayView Of(MadePlan made, BenchBooks books, TimeZoneInfo zone, DayNumbers numbers)
     {
-        var numbers = books.Shop.Numbers.Of<DayNumbers>();
         var plan = made.Plan;
         return new DayView(
             made.At,
@@ -28,7 +27,7 @@ internal static class DayViews
             ],
             [.. made.Open.Select(o => new SpanView(o.From, o.To))],
             [.. plan.Hands.Select((h, i) => Now(made, books, h, i))],
-            [.. made.Rows.Select((_, j) => Job(made, books, j))],
+            [.. made.Rows.Select((_, j) => Job(made, books, j, numbers))],
             [.. made.Reminders.Select((_, r) => Reminder(made, r))],
             [.. Load(made, zone, numbers)],
             made.Moved,
@@ -181,7 +180,7 @@ internal static class DayViews
         );
     }
 
-    private static DayJobView Job(MadePlan made, BenchBooks books, int j)
+    private static DayJobView Job(MadePlan made, BenchBooks books, int j, DayNumbers numbers)
     {
         var (row, job, end) = (made.Rows[j], made.Plan.Jobs[j], made.Ends[j]);
         return new DayJobView(
@@ -200,6 +199,7 @@ internal static class DayViews
             job.WaitsFor,
             job.IsOthers,
             job.IsUnknown,
+            DayWords.NoPlace(made.Plan, j, numbers),
             made.Pins.GetValueOrDefault(row.Id.Value) is { } pin ? (pin.Of > 0 ? pin.Name : "whoever comes") : "",
             made.Pins.GetValueOrDefault(row.Id.Value)?.From,
             row.Version,
@@ -246,6 +246,10 @@ internal static class DayViews
         var firm = promised.Count(p => p.Kept >= numbers.Level);
         return firm == promised.Count
             ? $"All {promised.Count} promises hold; the tightest is {least.Job.Name}, {DayWords.Tenths(least.Kept!.Value)}."
-            : $"{firm} of {promised.Count} promises hold; {least.Job.Name} holds {DayWords.Tenths(least.Kept!.Value)}.";
+            : $"{firm} of {promised.Count} promises hold; {least.Job.Name} holds {Short(least.Kept!.Value)}.";
+
+        // Just below what the shop asks for, tenths would say the same of both.
+        string Short(double kept) =>
+            DayWords.Tenths(kept) == DayWords.Tenths(numbers.Level) ? $"{Math.Floor(100 * kept):0} times in 100" : DayWords.Tenths(kept);
     }
 }

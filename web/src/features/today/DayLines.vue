@@ -118,6 +118,7 @@ const waiting = (j: DayJob) =>
               <template v-else>no promise</template>
             </span>
             <span v-if="j.unknown" class="block text-sm text-wait">way not known: a usual job</span>
+            <span v-if="j.noPlace" class="block text-sm text-wait">{{ j.noPlace }}</span>
             <span v-if="j.pinned" class="block text-sm text-hands">pinned: {{ j.pinned }}</span>
           </button>
           <div
@@ -138,6 +139,9 @@ const waiting = (j: DayJob) =>
               :class="j.others ? 'border-edge bg-sheet text-soft' : 'border-dashed border-wait bg-wait-tint text-wait'"
               :style="{ left: x(waiting(j)!.a), width: wide(waiting(j)!.a, waiting(j)!.b) }"
               >{{ j.waitsFor }}</span
+            >
+            <span v-else-if="j.pieces[0] && !bars(j).length" class="absolute top-4 left-1 text-sm text-soft"
+              >hands {{ moment(j.pieces[0].from, new Date(now)) }}</span
             >
             <span
               v-for="b in bars(j)"

@@ -24,6 +24,7 @@ const job = (more: object = {}) => ({
   waitsFor: '',
   others: false,
   unknown: false,
+  noPlace: '',
   pinned: '',
   version: 3,
   pieces: [
@@ -147,6 +148,15 @@ describe('the rows of the day', () => {
     expect(shown.text()).toContain('no promise')
     await shown.find('button').trigger('click')
     expect(shown.emitted('pick')).toHaveLength(1)
+  })
+
+  it('say when hands come that are not there today, and which machines have the places until then', () => {
+    const pieces = [{ ...job().pieces[0]!, from: '2026-04-01T09:17:00Z', to: '2026-04-01T09:50:00Z', waitTo: null }]
+    const later = job({ pieces, readyAt: null, noPlace: 'no place: open is 414' })
+    const shown = mount(DayLines, { props: { day: day({ jobs: [later] }), now } })
+    expect(shown.text()).toContain('no place: open is 414')
+    expect(shown.find('[role=img]').text()).toMatch(/^hands .*17/)
+    expect(mount(DayLines, { props: { day: day(), now } }).text()).not.toContain('no place')
   })
 
   it('begin with the next open hour when the shop is closed', () => {

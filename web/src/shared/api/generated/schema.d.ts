@@ -3218,6 +3218,7 @@ export interface components {
             waitsFor: string;
             others: boolean;
             unknown: boolean;
+            noPlace: string;
             pinned: string;
             /** Format: date-time */
             pinnedFrom: null | string;
