@@ -53,7 +53,7 @@ public static class DayWords
         var places = new OpenPlaces(plan.Jobs, numbers);
         bool IsOpen(int k) => places.IsHeld(plan.Jobs[k]) || (Next(plan, k) is { } n && Opens(n) && n.From < 1);
         var open = Enumerable.Range(0, plan.Jobs.Count).Where(k => k != job && IsOpen(k)).Select(k => plan.Jobs[k].Name).ToList();
-        return open.Count >= numbers.Corners ? $"no place: open {(open.Count > 1 ? "are" : "is")} {string.Join(", ", open)}" : "";
+        return open.Count >= numbers.Corners ? $"no place free: {string.Join(", ", open)} open" : "";
     }
 
     /// <summary>A chance as people say it.</summary>

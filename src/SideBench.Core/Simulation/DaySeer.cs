@@ -22,7 +22,7 @@ public static class DaySeer
     /// <param name="each">Machines that come for each pair of hands.</param>
     public static DayWeek Of(DayNumbers numbers, int seed, int people, int tries, int each = DayTrial.UsualMachines)
     {
-        var coming = DayTrial.Week(numbers, new Random(seed), people, each);
+        var coming = DayWeeks.Week(numbers, new Random(seed), people, each);
         var chance = new Random(seed);
         double[] list = [.. Enumerable.Range(0, coming.Count)];
         var best = Worked(list);

@@ -54,20 +54,13 @@ public static class DayTrial
     /// <summary>Machines that come in a usual week for each pair of hands.</summary>
     public const int UsualMachines = 18;
 
-    private const double Day = 24 * 60;
+    private const double Day = DayWeeks.Day;
     private const double Never = double.MaxValue;
 
-    // A machine of the week: when it comes, the ways it may go, the one it does go, and how carefully is promised.
-    internal sealed record Coming(double At, IReadOnlyList<DayWay> Ways, IReadOnlyList<DayPiece> True, double Care)
-    {
-        // What was asked for it before, by when it was asked: the same every time.
-        public Dictionary<double, double> Asked { get; } = [];
-    }
-
-    private sealed class Standing(int number, Coming of)
+    private sealed class Standing(int number, DayWeeks.Coming of)
     {
         public int Number => number;
-        public Coming Of => of;
+        public DayWeeks.Coming Of => of;
         public int Next { get; set; }
         public double Ready { get; set; } = of.At;
         public double? Latest { get; set; }
@@ -85,25 +78,25 @@ public static class DayTrial
     /// <param name="hands">Pairs of hands that work it, when not as many as it was drawn for.</param>
     /// <param name="each">Machines that come for each pair of hands.</param>
     public static DayWeek Of(DayNumbers numbers, int seed, int people, DayPolicy policy, int? hands = null, int each = UsualMachines) =>
-        Of(numbers, Week(numbers, new Random(seed), people, each), people, hands ?? people, policy, []);
+        Of(numbers, DayWeeks.Week(numbers, new Random(seed), people, each), people, hands ?? people, policy, []);
 
     // The places of the machines in the order of their coming are what somebody is told who works by a list; for all others there is none.
     internal static DayWeek Of(
         DayNumbers numbers,
-        IReadOnlyList<Coming> coming,
+        IReadOnlyList<DayWeeks.Coming> coming,
         int people,
         int hands,
         DayPolicy policy,
         IReadOnlyList<double> told
     )
     {
-        var spans = Spans();
+        var spans = DayWeeks.Spans();
         var here = new List<Standing>();
         var free = new double[hands];
         var last = Enumerable.Repeat((Job: -1, At: -Day), free.Length).ToArray();
         var done = new List<(Standing Job, double At)>();
         var (overruns, work, idle, now, at) = (0, 0.0, 0.0, 0.0, 0);
-        while (done.Count < coming.Count && now < MostDays * Day)
+        while (done.Count < coming.Count && now < DayWeeks.MostDays * Day)
         {
             for (; at < coming.Count && coming[at].At <= now; at++)
                 here.Add(Promised(new Standing(at, coming[at]), here, free, spans, numbers, now, policy));
@@ -171,117 +164,34 @@ public static class DayTrial
                 .Range(0, machines)
                 .Select(i =>
                 {
-                    var ways = Ways(chance);
-                    return new Standing(i, new Coming(Opens, ways, ways[0].Pieces, Least))
+                    var ways = DayWeeks.Ways(chance);
+                    return new Standing(i, new DayWeeks.Coming(DayWeeks.Opens, ways, ways[0].Pieces, DayWeeks.Least))
                     {
-                        Promise = Opens + (chance.NextDouble() * 3 * Day),
+                        Promise = DayWeeks.Opens + (chance.NextDouble() * 3 * Day),
                     };
                 }),
         ];
-        var plan = Plan(here, [.. Enumerable.Repeat(Opens, people)], Spans(), numbers with { Tries = 0 }, Opens);
+        var plan = Plan(here, [.. Enumerable.Repeat(DayWeeks.Opens, people)], DayWeeks.Spans(), numbers with { Tries = 0 }, DayWeeks.Opens);
         return (plan.Jobs, plan.Hands);
     }
 
-    private const double MostDays = 40;
-    private const double ComingDays = 5;
-    private const double Opens = 8.5 * 60;
-    private const double Breaks = 12.5 * 60;
-    private const double Resumes = 13 * 60;
-    private const double Closes = 17.5 * 60;
-
-    private static List<(double From, double To)> Spans() =>
-        [
-            .. Enumerable
-                .Range(0, (int)MostDays)
-                .Where(d => d % 7 < 5)
-                .SelectMany(d => new[] { ((d * Day) + Opens, (d * Day) + Breaks), ((d * Day) + Resumes, (d * Day) + Closes) }),
-        ];
-
-    internal static List<Coming> Week(DayNumbers numbers, Random chance, int people, int each)
-    {
-        var coming = new List<Coming>();
-        var many = each * people;
-        for (var i = 0; i < many; i++)
-        {
-            var day = chance.Next((int)ComingDays);
-            var at = (day * Day) + Opens + (chance.NextDouble() * (Closes - Opens));
-            var ways = Ways(chance);
-            var which = Picked(ways, chance);
-            coming.Add(
-                new Coming(
-                    at,
-                    ways,
-                    [
-                        .. ways[which]
-                            .Pieces.Select(p =>
-                                p with
-                                {
-                                    Hands = p.Hands * Math.Exp(numbers.MinutesSd * Normal.Sample(chance, 0, 1)),
-                                    Wait = p.IsOthers ? p.Wait * Math.Exp(numbers.WaitSd * Normal.Sample(chance, 0, 1)) : p.Wait,
-                                }
-                            ),
-                    ],
-                    Least + (chance.NextDouble() * (Most - Least))
-                )
-            );
-        }
-
-        // People at the door: short, at once, promised for the same day.
-        for (var i = 0; i < many / 4; i++)
-        {
-            var at = (chance.Next((int)ComingDays) * Day) + Opens + (chance.NextDouble() * (Closes - Opens - 120));
-            IReadOnlyList<DayPiece> way = [new DayPiece("walk-in", 15 + chance.Next(30))];
-            coming.Add(new Coming(at, [new DayWay(1, way)], way, AtTheDoor));
-        }
-
-        return [.. coming.OrderBy(c => c.At)];
-    }
-
-    // Of somebody at the door nothing is asked but that it is done the same day.
-    private const double AtTheDoor = 0;
     private const double SameDay = 0.2 * Day;
-    private const double Least = 0.6;
-    private const double Most = 0.97;
 
     // When it could be done by a shop that has nothing else, by the minutes of the book.
     private static double Alone(Standing job, List<(double From, double To)> spans) =>
         Left(job)[0].Pieces.Aggregate(job.Ready, (at, piece) => Ended(spans, at, piece.Hands) + piece.Wait);
 
     // What an empty shop would promise: some shops promise boldly, some with care. The same whoever works it.
-    private static double Asked(Coming of, double at, IReadOnlyList<DayWay> ways, int people, DayNumbers numbers)
+    private static double Asked(DayWeeks.Coming of, double at, IReadOnlyList<DayWay> ways, int people, DayNumbers numbers)
     {
-        if (of.Care <= AtTheDoor)
+        if (of.Care <= DayWeeks.AtTheDoor)
             return at + SameDay;
         if (of.Asked.TryGetValue(at, out var known))
             return known;
-        var alone = new Standing(0, new Coming(at, ways, ways[0].Pieces, of.Care)) { Promise = at + Day };
-        var plan = Plan([alone], [.. Enumerable.Repeat(at, people)], Spans(), numbers with { Tries = 0 }, at);
+        var alone = new Standing(0, new DayWeeks.Coming(at, ways, ways[0].Pieces, of.Care)) { Promise = at + Day };
+        var plan = Plan([alone], [.. Enumerable.Repeat(at, people)], DayWeeks.Spans(), numbers with { Tries = 0 }, at);
         var ends = DayChances.Of(plan, numbers with { OthersShare = 0 })[0].Ends;
         return of.Asked[at] = at + ends[(int)(of.Care * (ends.Count - 1))];
-    }
-
-    // Ways such as the book gives: looks, work, its wait, the proof; some with a soak that has a latest end, some with a part.
-    private static IReadOnlyList<DayWay> Ways(Random chance)
-    {
-        DayPiece Look() => new("look", 5 + chance.Next(25));
-        DayPiece Proof() => new("proof", 5 + chance.Next(15));
-        var clean = new DayWay(0.4, [Look(), new("clean", 10 + chance.Next(20), 60 + chance.Next(120)), Proof()]);
-        var soak = new DayWay(0.25, [Look(), new("soak", 10 + chance.Next(15), 60, 150), new("flush", 15 + chance.Next(25)), Proof()]);
-        var mend = new DayWay(0.2, [Look(), new("mend", 30 + chance.Next(70), 15), Proof()]);
-        var part = new DayWay(
-            0.1,
-            [Look(), new("order", 8, (1 + chance.Next(2)) * Day) { IsOthers = true }, new("fit", 40 + chance.Next(50)), Proof()]
-        );
-        var pads = new DayWay(0.05, [Look(), new("wash", 50, 22 * 60), new("back in", 25), Proof()]);
-        return [clean, soak, mend, part, pads];
-    }
-
-    private static int Picked(IReadOnlyList<DayWay> ways, Random chance)
-    {
-        var (which, sum, at) = (chance.NextDouble(), 0.0, 0);
-        while (at < ways.Count - 1 && (sum += ways[at].Chance) < which)
-            at++;
-        return at;
     }
 
     // Everybody promises the same: what is asked for. What the plan says of it then is kept beside.
@@ -404,7 +314,7 @@ public static class DayTrial
     private static double Next(
         List<Standing> here,
         double[] free,
-        IReadOnlyList<Coming> coming,
+        IReadOnlyList<DayWeeks.Coming> coming,
         int at,
         List<(double From, double To)> spans,
         double now

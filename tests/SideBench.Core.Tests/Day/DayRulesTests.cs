@@ -50,7 +50,7 @@ public class DayRulesTests
     {
         string Says(DayNumbers numbers, params DayJob[] jobs) => DayWords.NoPlace(DayPlan.Of(jobs, [Ines, Tam], numbers), 0, numbers);
         var (waits, stands) = (Job("A", [Open("out", 30)]), Job("B", [Open("in", 30)]) with { Ready = 60, IsOpen = true });
-        Assert.Equal("no place: open is B", Says(OnePlace, waits, stands));
+        Assert.Equal("no place free: B open", Says(OnePlace, waits, stands));
         Assert.Equal("", Says(House, waits, stands));
         Assert.Equal("", Says(House with { Corners = 2 }, waits, stands));
         // Shut for a part, or opened as soon as it is ready: nothing waits for a place.
@@ -58,7 +58,7 @@ public class DayRulesTests
         Assert.Equal("", Says(OnePlace, waits with { Ready = 200 }, stands));
         Assert.Equal("", Says(OnePlace, Job("A", [new("look", 30)]), stands));
         // With two places, two that stand open.
-        Assert.Equal("no place: open are B, C", Says(House with { Corners = 2 }, waits, stands, stands with { Name = "C" }));
+        Assert.Equal("no place free: B, C open", Says(House with { Corners = 2 }, waits, stands, stands with { Name = "C" }));
     }
 
     [Fact]

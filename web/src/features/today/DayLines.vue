@@ -140,9 +140,11 @@ const waiting = (j: DayJob) =>
               :style="{ left: x(waiting(j)!.a), width: wide(waiting(j)!.a, waiting(j)!.b) }"
               >{{ j.waitsFor }}</span
             >
-            <span v-else-if="j.pieces[0] && !bars(j).length" class="absolute top-4 left-1 text-sm text-soft"
-              >hands {{ moment(j.pieces[0].from, new Date(now)) }}</span
-            >
+            <span v-else-if="j.pieces[0] && !bars(j).length" class="absolute top-4 left-1 text-sm text-soft">{{
+              j.pieces[0].hand
+                ? `hands ${moment(j.pieces[0].from, new Date(now))}`
+                : 'no hands for it in the days that are planned'
+            }}</span>
             <span
               v-for="b in bars(j)"
               :key="b.key"

@@ -152,11 +152,13 @@ describe('the rows of the day', () => {
 
   it('say when hands come that are not there today, and which machines have the places until then', () => {
     const pieces = [{ ...job().pieces[0]!, from: '2026-04-01T09:17:00Z', to: '2026-04-01T09:50:00Z', waitTo: null }]
-    const later = job({ pieces, readyAt: null, noPlace: 'no place: open is 414' })
+    const later = job({ pieces, readyAt: null, noPlace: 'no place free: 414 open' })
     const shown = mount(DayLines, { props: { day: day({ jobs: [later] }), now } })
-    expect(shown.text()).toContain('no place: open is 414')
+    expect(shown.text()).toContain('no place free: 414 open')
     expect(shown.find('[role=img]').text()).toMatch(/^hands .*17/)
     expect(mount(DayLines, { props: { day: day(), now } }).text()).not.toContain('no place')
+    const nobody = job({ pieces: [{ ...pieces[0]!, hand: 0 }], readyAt: null })
+    expect(mount(DayLines, { props: { day: day({ jobs: [nobody] }), now } }).text()).toContain('no hands for it')
   })
 
   it('begin with the next open hour when the shop is closed', () => {
