@@ -103,7 +103,7 @@ async function teach() {
         model.openings
           ? `Taught by ${model.openings === 1 ? 'one opening' : `${model.openings} openings`}: what was off before a part is taken as needed, until somebody gets there without it.`
           : model.isOwn
-            ? 'As its family opens, until you teach it.'
+            ? `As its ${model.packVersion === null ? 'family opens' : 'pack has it'}, until you teach it.`
             : 'As the house pack has it.'
       }}
     </p>
