@@ -70,8 +70,7 @@ public static class DayMeasure
         said.AppendLine()
             .AppendLine(
                 CultureInfo.InvariantCulture,
-                $"Late hours against the best rule: {100 * (1 - (plan / best)):0.0} % fewer; "
-                    + $"by one who knows what will come {100 * (1 - (late[Seer] / best)):0.0} %. "
+                $"Late hours against the best rule: {Fewer(plan / best)}; by one who knows what will come {Fewer(late[Seer] / best)}. "
                     + $"Of those that any order of work could spare it, {100 * (best - plan) / (best - least):0.0} %."
             );
         said.AppendLine().AppendLine("| said to hold | how many | kept |").AppendLine("|---|---:|---:|");
@@ -93,6 +92,9 @@ public static class DayMeasure
             File.WriteAllText(file, said.ToString());
         return 0;
     }
+
+    private static string Fewer(double share) =>
+        string.Create(CultureInfo.InvariantCulture, $"{100 * Math.Abs(1 - share):0.0} % {(share > 1 ? "more" : "fewer")}");
 
     private static string Plans(DayNumbers numbers)
     {

@@ -1,3 +1,5 @@
+using SideBench.Core.Record;
+
 namespace SideBench.Core.Day;
 
 /// <summary>Why a piece comes when it does, and what moved since the plan before, in words.</summary>
@@ -48,9 +50,10 @@ public static class DayWords
     {
         bool Opens(DayPlaced? next) => next?.Piece.Tags.Contains(numbers.OpenTag) == true;
         var next = Next(plan, job);
-        if (numbers.Corners == 0 || plan.Jobs[job].Ready > 0 || !Opens(next) || next!.From < numbers.MovedMin)
-            return "";
         var places = new OpenPlaces(plan.Jobs, numbers);
+        var waits = numbers.Corners > 0 && plan.Jobs[job].Ready <= 0 && !places.IsHeld(plan.Jobs[job]);
+        if (!waits || !Opens(next) || next!.From < numbers.MovedMin)
+            return "";
         bool IsOpen(int k) => places.IsHeld(plan.Jobs[k]) || (Next(plan, k) is { } n && Opens(n) && n.From < 1);
         var open = Enumerable.Range(0, plan.Jobs.Count).Where(k => k != job && IsOpen(k)).Select(k => plan.Jobs[k].Name).ToList();
         return open.Count >= numbers.Corners ? $"no place free: {string.Join(", ", open)} open" : "";
@@ -63,6 +66,17 @@ public static class DayWords
             >= Sure => "as good as always",
             < 0.05 => "hardly ever",
             _ => $"{Math.Clamp(Math.Round(chance * 10), 1, 9):0} times in 10",
+        };
+
+    /// <summary>What the shop told of its day since some moment, as a reason why something moved; empty for nothing.</summary>
+    /// <param name="shop">Lines about the shop that stand, oldest first.</param>
+    /// <param name="since">The moment.</param>
+    public static string Told(IEnumerable<Entry> shop, DateTimeOffset since) =>
+        shop.Where(e => e.At > since).Select(e => e.Body).LastOrDefault(b => b is DayRuleSet or HoursSet) switch
+        {
+            DayRuleSet => "what the day keeps to was told anew",
+            HoursSet => "hours were told anew",
+            _ => "",
         };
 
     /// <summary>What moved since the plan before, and why, in a sentence; empty when nothing did.</summary>

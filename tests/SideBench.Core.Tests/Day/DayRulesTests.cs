@@ -57,6 +57,14 @@ public class DayRulesTests
         Assert.Equal("", Says(OnePlace, waits, stands with { IsOthers = true }));
         Assert.Equal("", Says(OnePlace, waits with { Ready = 200 }, stands));
         Assert.Equal("", Says(OnePlace, Job("A", [new("look", 30)]), stands));
+        // It stands open itself, and waits for hands alone.
+        var on = Job("C", [Open("c", 90)]) with
+        {
+            IsOn = true,
+            Hand = 0,
+        };
+        Assert.Equal("", Says(OnePlace, waits with { IsOpen = true, Hand = 0 }, on));
+        Assert.Equal("no place free: C open", Says(OnePlace, waits with { Hand = 0 }, on));
         // With two places, two that stand open.
         Assert.Equal("no place free: B, C open", Says(House with { Corners = 2 }, waits, stands, stands with { Name = "C" }));
     }

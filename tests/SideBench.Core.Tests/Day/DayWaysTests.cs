@@ -95,11 +95,13 @@ public class DayWaysTests
         Assert.Equal("", DayWords.Moved((before, at), (Plan(Job(1, 30), Job(2, 40, 55)), at.AddMinutes(5)), House));
         var came = Plan(Job(1, 30), Job(2, 40, 200), Job(3, 20));
         Assert.Equal("402 and 1 more moved 145 min later: 403 came in.", DayWords.Moved((before, at), (came, at.AddMinutes(5)), House));
-        Assert.EndsWith(
-            " later: hours were told anew.",
-            DayWords.Moved((before, at), (came, at.AddMinutes(5)), House, "hours were told anew"),
-            StringComparison.Ordinal
+        var told = DayWords.Told(
+            [TestShop.Line(1, new HoursSet(0, "", DayOfWeek.Monday, null, "09:00-12:00", ""))],
+            DateTimeOffset.MinValue
         );
+        var hours = DayWords.Moved((before, at), (came, at.AddMinutes(5)), House, told);
+        Assert.EndsWith(" later: hours were told anew.", hours, StringComparison.Ordinal);
+        Assert.Equal("", DayWords.Told([TestShop.Line(1, new HoursSet(0, "", DayOfWeek.Monday, null, "", ""))], DateTimeOffset.MaxValue));
         // Hours and days are said as such.
         string Later(double ready) =>
             DayWords.Moved((before, at), (Plan(Job(1, 30), Job(2, 40, ready), Job(3, 20)), at.AddMinutes(5)), House);

@@ -173,7 +173,9 @@ public sealed class DayDesk(
         var open = hours.Ahead(0, now, numbers.AheadDays, zone);
         all.AddRange(due.Select((r, i) => r.Job(i, Ahead(0), TimeZoneInfo.ConvertTime(now, zone), numbers)));
         var plan = DayPlan.Of(all, hands, numbers);
-        var moved = made is { } before ? DayWords.Moved((before.Plan, before.At), (plan, now), numbers, Told(before.At)) : "";
+        var moved = made is { } before
+            ? DayWords.Moved((before.Plan, before.At), (plan, now), numbers, DayWords.Told(books.ShopLines, before.At))
+            : "";
         return new MadePlan(
             now,
             [.. here.Select(h => h.Row)],
@@ -191,14 +193,6 @@ public sealed class DayDesk(
             stamp
         );
     }
-
-    private string Told(DateTimeOffset since) =>
-        books.ShopLines.Where(e => e.At > since).Select(e => e.Body).LastOrDefault(b => b is DayRuleSet or HoursSet) switch
-        {
-            DayRuleSet => "what the day keeps to was told anew",
-            HoursSet => "hours were told anew",
-            _ => "",
-        };
 
     // Hands are on the machine of their last line, when that is not long ago and the machine waits for nothing. Who takes one in or puts it
     // in its place is not on it.

@@ -308,14 +308,14 @@ describe('a model’s page', () => {
   })
 
   it('begins a part that is known with what is known of it, not with bare presses', async () => {
-    const known = { ...model.usualParts[1], name: 'Damper', screws: 2, driver: 'cross 1', lengthMm: 8, collared: true }
+    const known = { ...model.usualParts[1], name: 'Damper', screws: 2, driver: 'cross 1', lengthMm: 8, isCollared: true }
     const damper = { ...model.parts[0], id: 'damper', name: 'Damper' }
     const taught = {
       ...model,
       parts: [
         {
           ...damper,
-          known: { ...known, loosenOnly: false, catches: 1, cables: ['a wire', 'a tube'], caution: 'Spits.' },
+          known: { ...known, isLoosenOnly: false, catches: 1, cables: ['a wire', 'a tube'], caution: 'Spits.' },
         },
       ],
     }
@@ -324,7 +324,7 @@ describe('a model’s page', () => {
     await press(shown, 'Damper')
     await press(shown, 'Teach this opening, 1 part')
     expect(posted[0]![1].parts).toEqual([
-      { ...known, loosenOnly: false, catches: 1, cables: ['a wire', 'a tube'], caution: 'Spits.' },
+      { ...known, isLoosenOnly: false, catches: 1, cables: ['a wire', 'a tube'], caution: 'Spits.' },
     ])
   })
 
