@@ -308,7 +308,14 @@ describe('a model’s page', () => {
   })
 
   it('begins a part that is known with what is known of it, not with bare presses', async () => {
-    const known = { ...model.usualParts[1], name: 'Damper', screws: 2, driver: 'cross 1', lengthMm: 8, isCollared: true }
+    const known = {
+      ...model.usualParts[1],
+      name: 'Damper',
+      screws: 2,
+      driver: 'cross 1',
+      lengthMm: 8,
+      isCollared: true,
+    }
     const damper = { ...model.parts[0], id: 'damper', name: 'Damper' }
     const taught = {
       ...model,
