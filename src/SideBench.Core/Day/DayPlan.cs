@@ -26,19 +26,14 @@ public sealed record DayPlan(
     /// <param name="jobs">The jobs.</param>
     /// <param name="hands">Whose hands there are.</param>
     /// <param name="numbers">House numbers.</param>
-    /// <param name="from">A plan of all jobs but the last, whose order is tried too; null for none.</param>
+    /// <param name="from">A plan that stood before, whose order is tried first; null for none. What came since goes last in it.</param>
     public static DayPlan Of(IReadOnlyList<DayJob> jobs, IReadOnlyList<DayHand> hands, DayNumbers numbers, DayPlan? from = null)
     {
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways.Count > 0 ? j.Ways[0].Pieces : [])];
         var placing = new DayPlacing(jobs, hands, ways, numbers);
-        var groups = jobs.Select(j => j.Ways.Select(w => DayPlacing.Groups(w.Pieces, numbers).Count - 1).DefaultIfEmpty(0).Max()).ToList();
+        var groups = jobs.Select(j => j.Ways.Select(w => Many(w.Pieces, numbers)).DefaultIfEmpty(0).Max()).ToList();
         // Of orders that cost the same the one that stands already is kept.
-        IEnumerable<IReadOnlyList<int>> stands = from is null
-            ? []
-            :
-            [
-                [.. from.Order, .. Enumerable.Repeat(jobs.Count - 1, groups[^1])],
-            ];
+        IEnumerable<IReadOnlyList<int>> stands = from is null ? [] : [Stands(from, jobs, ways, groups, numbers)];
         var best = stands.Concat(Begins(jobs, ways, groups)).Select(order => (Order: order, Cost: Cost(order))).MinBy(o => o.Cost);
         var order = best.Order.ToArray();
         // Larger shops get fewer tries: a plan is made while somebody waits for it.
@@ -60,6 +55,41 @@ public sealed record DayPlan(
         var pieces = placing.Lay(best.Order);
         return new DayPlan(jobs, hands, [.. pieces.OrderBy(p => p.From).ThenBy(p => p.Job)], best.Order, best.Cost);
     }
+
+    // The order that stood, of the jobs that are still here: a job goes on with the groups it has left, where they were.
+    private static List<int> Stands(
+        DayPlan from,
+        IReadOnlyList<DayJob> jobs,
+        IReadOnlyList<IReadOnlyList<DayPiece>> ways,
+        IReadOnlyList<int> groups,
+        DayNumbers numbers
+    )
+    {
+        var left = groups.ToArray();
+        var places = Named(jobs).Select((name, j) => (name, j)).ToDictionary(p => p.name, p => p.j);
+        int[] here = [.. Named(from.Jobs).Select(name => places.GetValueOrDefault(name, -1))];
+        int[] over =
+        [
+            .. from.Jobs.Select(
+                (job, o) => here[o] < 0 || job.Ways.Count == 0 ? 0 : Many(job.Ways[0].Pieces, numbers) - Many(ways[here[o]], numbers)
+            ),
+        ];
+        var order = new List<int>();
+        foreach (var o in from.Order)
+            if (here[o] >= 0 && over[o]-- <= 0 && left[here[o]]-- > 0)
+                order.Add(here[o]);
+        // A way that turned out longer goes on after the last that was known of it.
+        for (var j = 0; j < jobs.Count; j++)
+            if (left[j] > 0)
+                order.InsertRange(order.LastIndexOf(j) is var at and >= 0 ? at + 1 : order.Count, Enumerable.Repeat(j, left[j]));
+        return order;
+    }
+
+    // Several may have no number yet: they are told apart by which of them each is.
+    private static IEnumerable<(long Id, int Which)> Named(IReadOnlyList<DayJob> jobs) =>
+        jobs.Select((job, j) => (job.Id, jobs.Take(j).Count(before => before.Id == job.Id)));
+
+    private static int Many(IReadOnlyList<DayPiece> way, DayNumbers numbers) => DayPlacing.Groups(way, numbers).Count - 1;
 
     private const int UsualGroups = 40;
     private const int AtOnce = 3;

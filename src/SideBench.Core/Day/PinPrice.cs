@@ -16,7 +16,7 @@ public sealed record PinPrice(IReadOnlyList<(int Job, double Loses)> Harms, doub
     public static PinPrice Of(DayPlan plan, IReadOnlyList<DayEnd> ends, int job, int? hand, double? at, DayNumbers numbers)
     {
         List<DayJob> jobs = [.. plan.Jobs.Select((j, i) => i == job ? j with { Hand = hand, At = at } : j)];
-        var tried = DayPlan.Of(jobs, plan.Hands, numbers);
+        var tried = DayPlan.Of(jobs, plan.Hands, numbers, plan);
         var with = DayChances.Of(tried, numbers);
         return new PinPrice(
             [.. ends.Select((b, j) => (Job: j, Loses: (b.Kept ?? 0) - (with[j].Kept ?? 0))).Where(h => h.Loses >= numbers.HarmsFrom)],

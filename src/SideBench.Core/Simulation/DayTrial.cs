@@ -96,15 +96,16 @@ public static class DayTrial
         var last = Enumerable.Repeat((Job: -1, At: -Day), free.Length).ToArray();
         var done = new List<(Standing Job, double At)>();
         var (overruns, work, idle, now, at) = (0, 0.0, 0.0, 0.0, 0);
+        DayPlan? stood = null;
         while (done.Count < coming.Count && now < DayWeeks.MostDays * Day)
         {
             for (; at < coming.Count && coming[at].At <= now; at++)
-                here.Add(Promised(new Standing(at, coming[at]), here, free, spans, numbers, now, policy));
+                here.Add(Promised(new Standing(at, coming[at]), here, free, spans, numbers, now, policy, ref stood));
             var open = spans.FirstOrDefault(s => s.To > now);
             var hand = Enumerable.Range(0, free.Length).Where(h => free[h] <= now).Cast<int?>().FirstOrDefault();
             var pick =
                 open.To > 0 && open.From <= now && hand is not null
-                    ? Pick(here, free, spans, numbers, now, hand.Value, policy, told)
+                    ? Pick(here, free, spans, numbers, now, hand.Value, policy, told, ref stood)
                     : null;
             if (pick is null)
             {
@@ -202,14 +203,15 @@ public static class DayTrial
         List<(double From, double To)> spans,
         DayNumbers numbers,
         double now,
-        DayPolicy policy
+        DayPolicy policy,
+        ref DayPlan? stood
     )
     {
         job.First = job.Promise = Within(spans, Asked(job.Of, job.Of.At, job.Of.Ways, free.Length, numbers));
         if (policy != DayPolicy.Plan)
             return job;
-        var plan = Plan([.. here, job], free, spans, numbers, now);
-        job.Said = DayChances.Of(plan, numbers)[^1].Kept;
+        stood = Plan([.. here, job], free, spans, numbers, now, stood);
+        job.Said = DayChances.Of(stood, numbers)[^1].Kept;
         return job;
     }
 
@@ -224,7 +226,8 @@ public static class DayTrial
         double now,
         int hand,
         DayPolicy policy,
-        IReadOnlyList<double> told
+        IReadOnlyList<double> told,
+        ref DayPlan? stood
     )
     {
         List<Standing> ready = [.. here.Where(j => j.Ready <= now + 1e-6)];
@@ -232,8 +235,8 @@ public static class DayTrial
             return null;
         if (policy == DayPolicy.Plan)
         {
-            var plan = Plan(here, free, spans, numbers, now);
-            var first = plan.Pieces.Where(p => p.Number == 0 && p.Hand >= 0 && p.From <= 0.5 && ready.Contains(here[p.Job])).ToList();
+            stood = Plan(here, free, spans, numbers, now, stood);
+            var first = stood.Pieces.Where(p => p.Number == 0 && p.Hand >= 0 && p.From <= 0.5 && ready.Contains(here[p.Job])).ToList();
             return first.Where(p => p.Hand == hand).Concat(first).Select(p => here[p.Job]).FirstOrDefault();
         }
 
@@ -273,7 +276,14 @@ public static class DayTrial
         return [.. ways.OrderByDescending(w => w.Chance).Select(w => new DayWay(w.Chance / all, [.. w.Pieces.Skip(seen.Count)]))];
     }
 
-    private static DayPlan Plan(List<Standing> here, double[] free, List<(double From, double To)> spans, DayNumbers numbers, double now)
+    private static DayPlan Plan(
+        List<Standing> here,
+        double[] free,
+        List<(double From, double To)> spans,
+        DayNumbers numbers,
+        double now,
+        DayPlan? stood = null
+    )
     {
         List<DayJob> jobs =
         [
@@ -294,7 +304,7 @@ public static class DayTrial
                     )
             ),
         ];
-        return DayPlan.Of(jobs, hands, numbers);
+        return DayPlan.Of(jobs, hands, numbers, stood);
     }
 
     private static double Ended(List<(double From, double To)> spans, double from, double minutes)

@@ -172,7 +172,8 @@ public sealed class DayDesk(
         var due = await reminders.Standing(rows.Select(r => r.Machine.Value).ToHashSet(), cancel);
         var open = hours.Ahead(0, now, numbers.AheadDays, zone);
         all.AddRange(due.Select((r, i) => r.Job(i, Ahead(0), TimeZoneInfo.ConvertTime(now, zone), numbers)));
-        var plan = DayPlan.Of(all, hands, numbers);
+        // What stood a moment ago goes on, unless something better is found: the day does not jump about by itself.
+        var plan = DayPlan.Of(all, hands, numbers, made?.Plan);
         var moved = made is { } before
             ? DayWords.Moved((before.Plan, before.At), (plan, now), numbers, DayWords.Told(books.ShopLines, before.At))
             : "";
