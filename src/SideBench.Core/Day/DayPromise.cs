@@ -91,9 +91,10 @@ public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double
             .Where(t => t > 0)
             .Distinct()
             .Order();
+        var without = DayChances.Lives(plan, numbers).ToList();
         foreach (var at in gaps)
         foreach (var how in new[] { stands, rough })
-            if (With(at, how) is var tried && IsBorne(tried) && Harmed(tried).Count == 0)
+            if (With(at, how) is var tried && IsBorne(tried) && !IsHarmed(tried))
                 return new WalkIn(harms, Math.Max(0, later), Begin(tried));
         return new WalkIn(harms, Math.Max(0, later), null);
 
@@ -113,6 +114,18 @@ public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double
                 how,
                 plan
             );
+
+        // Life by life against the same one without it: most gaps are told after a few. No life is kept because somebody came in.
+        bool IsHarmed(DayPlan tried)
+        {
+            var lost = new int[plan.Jobs.Count];
+            foreach (var (before, with) in without.Zip(DayChances.Lives(tried, numbers)))
+                for (var j = 0; j < lost.Length; j++)
+                    if (plan.Jobs[j].Promise is { } promise && before[j] <= promise && with[j] > promise)
+                        if (++lost[j] >= numbers.HarmsFrom * numbers.Draws)
+                            return true;
+            return false;
+        }
 
         List<(int, double)> Harmed(DayPlan tried)
         {

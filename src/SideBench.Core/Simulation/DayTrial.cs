@@ -21,6 +21,9 @@ public enum DayPolicy
     /// <summary>Longest job first.</summary>
     Longest,
 
+    /// <summary>The plan, by somebody who knows each way and every minute of the machines that are here, but not what comes.</summary>
+    Known,
+
     /// <summary>By a list that was told before the week.</summary>
     Told,
 }
@@ -233,9 +236,12 @@ public static class DayTrial
         List<Standing> ready = [.. here.Where(j => j.Ready <= now + 1e-6)];
         if (ready.Count == 0)
             return null;
-        if (policy == DayPolicy.Plan)
+        if (policy is DayPolicy.Plan or DayPolicy.Known)
         {
-            stood = Plan(here, free, spans, numbers, now, stood);
+            stood =
+                policy == DayPolicy.Plan
+                    ? Plan(here, free, spans, numbers, now, stood)
+                    : Plan(here, free, spans, numbers with { OthersShare = 0 }, now, stood, Known);
             var first = stood.Pieces.Where(p => p.Number == 0 && p.Hand >= 0 && p.From <= 0.5 && ready.Contains(here[p.Job])).ToList();
             return first.Where(p => p.Hand == hand).Concat(first).Select(p => here[p.Job]).FirstOrDefault();
         }
@@ -276,18 +282,23 @@ public static class DayTrial
         return [.. ways.OrderByDescending(w => w.Chance).Select(w => new DayWay(w.Chance / all, [.. w.Pieces.Skip(seen.Count)]))];
     }
 
+    private static IReadOnlyList<DayWay> Known(Standing job) =>
+        [new DayWay(1, [.. job.Of.True.Skip(job.Next).Select(p => p with { Sd = 0 })])];
+
     private static DayPlan Plan(
         List<Standing> here,
         double[] free,
         List<(double From, double To)> spans,
         DayNumbers numbers,
         double now,
-        DayPlan? stood = null
+        DayPlan? stood = null,
+        Func<Standing, IReadOnlyList<DayWay>>? ways = null
     )
     {
+        ways ??= Left;
         List<DayJob> jobs =
         [
-            .. here.Select(j => new DayJob(j.Number, $"{j.Number}", Math.Max(0, j.Ready - now), j.Latest - now, j.Promise - now, Left(j))),
+            .. here.Select(j => new DayJob(j.Number, $"{j.Number}", Math.Max(0, j.Ready - now), j.Latest - now, j.Promise - now, ways(j))),
         ];
         List<DayHand> hands =
         [

@@ -35,5 +35,13 @@ public class DayTrialTests
         Assert.True(some < none, $"{some} against {none}");
     }
 
+    [Fact]
+    public void WhoKnowsWhatIsHere_IsLessLate_ThanThePlan()
+    {
+        double Late(DayPolicy policy) => Enumerable.Range(3, 3).Sum(seed => Week(seed, policy).LateHours);
+        var (known, plan) = (Late(DayPolicy.Known), Late(DayPolicy.Plan));
+        Assert.True(known < plan, $"{known} against {plan}");
+    }
+
     private static DayWeek Week(int seed, DayPolicy policy) => DayTrial.Of(House, seed, 2, policy);
 }
