@@ -80,8 +80,8 @@ public static class DayMeasure
                 $"Late hours against the best rule: {Fewer(Less(best, plan), best)}; with each way and minute of what is here "
                     + $"known {Fewer(Less(best, late[Known]), best)}; by one who knows what will come "
                     + $"{Fewer(Less(best, late[Seer]), best)}; with hands for every machine {Fewer(spared, best)}. "
-                    + $"Only those that such hands spare depend on the order of work: of them the plan has "
-                    + $"{Fewer(Less(best, plan), spared)}."
+                    + $"Only those that such hands spare depend on the order of work: the plan spares "
+                    + $"{Share(Less(best, plan), spared, "of them")}."
             );
         said.AppendLine().AppendLine("| said to hold | how many | kept |").AppendLine("|---|---:|---:|");
         foreach (var tenth in chances.GroupBy(c => Math.Min(9, (int)(c.Said * 10))).OrderBy(g => g.Key))
@@ -103,16 +103,17 @@ public static class DayMeasure
         return 0;
     }
 
+    private static string Fewer(double[] some, double[] of) =>
+        some.Sum() < 0 ? Share([.. some.Select(s => -s)], of, "more") : Share(some, of, "fewer");
+
     // A share of sums over the same weeks, with the band in which it lies 9 times in 10: weeks differ much, and few of them make the sum.
-    private static string Fewer(double[] some, double[] of)
+    private static string Share(double[] some, double[] of, string what)
     {
         var share = some.Sum() / of.Sum();
         var off = some.Zip(of, (s, o) => Math.Pow(s - (share * o), 2)).Sum();
         var band = Ninety * Math.Sqrt(off / (some.Length - 1.0) * some.Length) / of.Sum();
-        return string.Create(
-            CultureInfo.InvariantCulture,
-            $"{100 * Math.Abs(share):0.0} % {(share < 0 ? "more" : "fewer")} (by weeks ± {100 * band:0.0})"
-        );
+        var said = some.Length < 2 ? "one week has no band" : string.Create(CultureInfo.InvariantCulture, $"by weeks ± {100 * band:0.0}");
+        return string.Create(CultureInfo.InvariantCulture, $"{100 * share:0.0} % {what} ({said})");
     }
 
     private const double Ninety = 1.645;
@@ -130,7 +131,7 @@ public static class DayMeasure
             var made = clock.Elapsed.TotalMilliseconds;
             var ends = DayChances.Of(plan, numbers);
             var run = clock.Elapsed.TotalMilliseconds;
-            WalkIn.Of(plan, ends, null, WalkInMin, numbers);
+            WalkIn.Of(plan, null, WalkInMin, numbers);
             times.Add((made, run - made, clock.Elapsed.TotalMilliseconds - run));
         }
 

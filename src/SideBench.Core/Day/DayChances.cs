@@ -26,9 +26,14 @@ public static class DayChances
     public static IReadOnlyList<DayEnd> Of(DayPlan plan, DayNumbers numbers)
     {
         var ends = plan.Jobs.Select(_ => new List<double>(numbers.Draws)).ToList();
-        foreach (var done in Lives(plan, numbers))
+        var (jobs, order) = Loose(plan, numbers);
+        for (var draw = 0; draw < numbers.Draws; draw++)
+        {
+            var life = Life(jobs, plan.Hands, draw, numbers);
+            var done = life.Ends(life.Lay(order));
             for (var j = 0; j < ends.Count; j++)
                 ends[j].Add(done[j]);
+        }
 
         return
         [
@@ -44,19 +49,11 @@ public static class DayChances
         ];
     }
 
-    /// <summary>When each job ends in each drawn life, by draw: the same draws for another plan of the same jobs.</summary>
-    internal static IEnumerable<double[]> Lives(DayPlan plan, DayNumbers numbers)
-    {
-        var (jobs, order) = Loose(plan, numbers);
-        for (var draw = 0; draw < numbers.Draws; draw++)
-        {
-            var life = Life(jobs, plan.Hands, draw, numbers);
-            yield return life.Ends(life.Lay(order));
-        }
-    }
-
-    // What is set to a time is begun late when the work before it runs over: after all that the plan begins before it, and before the rest.
-    private static (IReadOnlyList<DayJob> Jobs, IReadOnlyList<int> Order) Loose(DayPlan plan, DayNumbers numbers)
+    /// <summary>
+    /// The jobs with their order when minutes differ: what is set to a time is begun late when the work before it runs over, after all that
+    /// the plan begins before it, and before the rest.
+    /// </summary>
+    internal static (IReadOnlyList<DayJob> Jobs, IReadOnlyList<int> Order) Loose(DayPlan plan, DayNumbers numbers)
     {
         if (plan.Jobs.All(j => j.At is null))
             return (plan.Jobs, plan.Order);

@@ -18,14 +18,20 @@ public sealed class DayPlacing
 
     // The middles of seven parts of a normal spread that are as likely as one another.
     private static readonly double[] Points = [-1.465, -0.792, -0.366, 0, 0.366, 0.792, 1.465];
-    private readonly IReadOnlyList<DayJob> jobs;
-    private readonly IReadOnlyList<DayHand> hands;
-    private readonly IReadOnlyList<IReadOnlyList<DayPiece>> ways;
+    private readonly DayJob[] jobs;
+    private readonly DayHand[] hands;
+    private readonly DayPiece[][] ways;
     private readonly DayNumbers numbers;
+    private readonly (double From, double To)[][] spans;
+    private readonly (double From, double To)[][] airedSpans;
     private readonly List<(double From, double To, int Job)>[] busy;
     private readonly OpenPlaces places;
     private readonly double[] longest;
     private readonly double[] spread;
+    private readonly int[][] groups;
+    private readonly int[] fixedFirst;
+    private readonly bool[][] aired;
+    private readonly bool anyBarred;
 
     /// <summary>Begins an empty plan.</summary>
     /// <param name="jobs">The jobs.</param>
@@ -39,12 +45,28 @@ public sealed class DayPlacing
         DayNumbers numbers
     )
     {
-        (this.jobs, this.hands, this.ways, this.numbers) = (jobs, hands, ways, numbers);
+        (this.jobs, this.hands, this.ways, this.numbers) = ([.. jobs], [.. hands], [.. ways.Select(w => w.ToArray())], numbers);
+        spans = [.. hands.Select(h => h.Spans.ToArray())];
+        airedSpans = [.. hands.Select((h, i) => h.Aired?.ToArray() ?? spans[i])];
         places = new OpenPlaces(jobs, numbers);
         busy = [.. hands.Select(_ => new List<(double, double, int)>())];
         // Minutes of each piece differ by themselves: their squares add up.
         spread = [.. ways.Select(w => Math.Sqrt(w.Sum(p => Math.Pow(p.Hands * (p.Sd ?? numbers.MinutesSd), 2))))];
         longest = [.. hands.Select(h => Longest(h.Spans))];
+        groups = [.. ways.Select(w => Groups(w, numbers).ToArray())];
+        aired = [.. ways.Select(w => w.Select(p => p.Tags.Any(numbers.AiredTags.Contains)).ToArray())];
+        anyBarred = hands.Any(h => h.Barred.Count > 0);
+        // What hands are on stays where it is, and what was set to a time is set there before anything else looks for room. Where places
+        // are few, what stands open is seen to before another is opened.
+        fixedFirst =
+        [
+            .. Enumerable
+                .Range(0, jobs.Count)
+                .Where(j => (jobs[j].IsOn || jobs[j].At is not null || places.IsHeld(jobs[j])) && ways[j].Count > 0)
+                .OrderByDescending(j => jobs[j].IsOn)
+                .ThenBy(j => jobs[j].At is null)
+                .ThenBy(j => jobs[j].At ?? 0),
+        ];
     }
 
     /// <summary>Groups of a way: pieces that a latest end, or a machine that stands open, binds together.</summary>
@@ -77,27 +99,21 @@ public sealed class DayPlacing
 
     /// <summary>Lays all pieces out.</summary>
     /// <param name="order">Jobs, each as often as its way has groups, in the order in which their groups are placed.</param>
-    public IReadOnlyList<DayPlaced> Lay(IReadOnlyList<int> order)
+    /// <param name="comes">A job that is ready at another time than it says; null for none.</param>
+    public IReadOnlyList<DayPlaced> Lay(IReadOnlyList<int> order, (int Job, double Ready)? comes = null)
     {
         foreach (var of in busy)
             of.Clear();
         places.Clear();
         var placed = new List<DayPlaced>();
-        var next = new int[jobs.Count];
+        var next = new int[jobs.Length];
         var ready = jobs.Select(j => j.Ready).ToArray();
-        var groups = ways.Select(w => Groups(w, numbers)).ToList();
-        // What hands are on stays where it is, and what was set to a time is set there before anything else looks for room. Where places
-        // are few, what stands open is seen to before another is opened.
-        var fixedFirst = Enumerable
-            .Range(0, jobs.Count)
-            .Where(j => (jobs[j].IsOn || jobs[j].At is not null || places.IsHeld(jobs[j])) && ways[j].Count > 0)
-            .OrderByDescending(j => jobs[j].IsOn)
-            .ThenBy(j => jobs[j].At is null)
-            .ThenBy(j => jobs[j].At ?? 0);
+        if (comes is { } other)
+            ready[other.Job] = other.Ready;
         foreach (var j in fixedFirst)
             Group(j);
         foreach (var j in order)
-            if (next[j] < groups[j].Count - 1)
+            if (next[j] < groups[j].Length - 1)
                 Group(j);
         return placed;
 
@@ -105,7 +121,8 @@ public sealed class DayPlacing
         {
             var (from, to) = (groups[j][next[j]], groups[j][next[j] + 1]);
             var first = next[j] == 0;
-            foreach (var piece in Fit(j, from, to, first, ready[j]))
+            var fit = Fit(j, from, to, first, ready[j]);
+            foreach (var piece in fit)
             {
                 placed.Add(piece);
                 if (piece.Hand >= 0)
@@ -113,7 +130,7 @@ public sealed class DayPlacing
                 ready[j] = piece.To + piece.Piece.Wait;
             }
 
-            places.Take(placed.GetRange(placed.Count - (to - from), to - from));
+            places.Take(fit);
             next[j]++;
         }
     }
@@ -138,7 +155,7 @@ public sealed class DayPlacing
         var last = Lasts(plan);
         var (before, crowded) = Queues(plan, last);
         overrun += numbers.CrowdWeight * crowded;
-        for (var j = 0; j < jobs.Count; j++)
+        for (var j = 0; j < jobs.Length; j++)
         {
             var sd = Math.Sqrt((spread[j] * spread[j]) + before[j]);
             var past = jobs[j].Promise is { } promise ? Late(ends[j], promise, last[j]?.Hand ?? -1, sd) : 0;
@@ -154,7 +171,7 @@ public sealed class DayPlacing
 
     private DayPlaced?[] Lasts(IReadOnlyList<DayPlaced> plan)
     {
-        var last = new DayPlaced?[jobs.Count];
+        var last = new DayPlaced?[jobs.Length];
         foreach (var piece in plan)
             if (last[piece.Job] is not { } known || piece.Number > known.Number)
                 last[piece.Job] = piece;
@@ -165,8 +182,8 @@ public sealed class DayPlacing
     // latest end would be too late behind work that takes as long as it ever does. A pause as long as that takes it up.
     private (double[] Before, double Crowded) Queues(IReadOnlyList<DayPlaced> plan, DayPlaced?[] last)
     {
-        var (before, own, crowded) = (new double[jobs.Count], new double[jobs.Count], 0.0);
-        var queues = new (double Variance, double Far, double End)[hands.Count];
+        var (before, own, crowded) = (new double[jobs.Length], new double[jobs.Length], 0.0);
+        var queues = new (double Variance, double Far, double End)[hands.Length];
         foreach (var piece in plan.Where(p => p.Hand >= 0).OrderBy(p => p.From))
         {
             var (variance, far, end) = queues[piece.Hand];
@@ -192,16 +209,16 @@ public sealed class DayPlacing
     // the hours ends on the next morning.
     private double Late(double end, double promise, int hand, double sd)
     {
-        IReadOnlyList<(double From, double To)> spans = hand < 0 ? [] : hands[hand].Spans;
+        var spans = hand < 0 ? [] : this.spans[hand];
         var own = 0;
-        while (own < spans.Count - 1 && spans[own].To < end - Tiny)
+        while (own < spans.Length - 1 && spans[own].To < end - Tiny)
             own++;
-        var others = spans.Count == 0 ? 0 : numbers.OthersShare * Math.Max(0, end - Math.Max(0, spans[own].From));
+        var others = spans.Length == 0 ? 0 : numbers.OthersShare * Math.Max(0, end - Math.Max(0, spans[own].From));
         var sum = 0.0;
         foreach (var z in Points)
         {
             var at = end + (z * sd) + others;
-            for (var s = own; s < spans.Count - 1 && at > spans[s].To; s++)
+            for (var s = own; s < spans.Length - 1 && at > spans[s].To; s++)
                 at += spans[s + 1].From - spans[s].To;
             sum += Math.Max(0, at - promise);
         }
@@ -215,10 +232,10 @@ public sealed class DayPlacing
         var job = jobs[j];
         var begin = first ? Math.Max(ready, job.At ?? 0) : ready;
         double? latest = first ? job.Latest : null;
-        var free = Enumerable.Range(from, to - from).All(i => ways[j][i].MostWait is null);
+        var free = Array.TrueForAll(ways[j][from..to], p => p.MostWait is null);
         for (var tries = 0; tries < MostTries; tries++)
         {
-            var placed = new List<DayPlaced>();
+            var placed = new List<DayPlaced>(to - from);
             var (at, shift) = (begin, 0.0);
             for (var i = from; i < to; i++)
             {
@@ -226,7 +243,7 @@ public sealed class DayPlacing
                 var own = i == from && first;
                 // What no latest end presses may stand open over a night; that has its price.
                 var mayStand = free && latest is null;
-                var (hand, start, end) = Slot(j, own ? job.Hand : null, own && job.IsOn, at, piece, placed, mayStand);
+                var (hand, start, end) = Slot(j, i, own ? job.Hand : null, own && job.IsOn, at, placed, mayStand);
                 if (hand < 0)
                     return Beyond(j, from, to, begin, latest);
                 var must = i == from ? latest : placed[^1].To + ways[j][i - 1].MostWait;
@@ -235,7 +252,7 @@ public sealed class DayPlacing
                     // Work runs over: what has a latest end is begun only where it is ended with time to spare, if its wait leaves any.
                     var wise = placed[^1].To + Math.Max(ways[j][i - 1].Wait, most - numbers.SlackMin);
                     shift = Math.Max(shift, start > wise + Tiny ? start - wise : 0);
-                    shift = Math.Max(shift, TooLateIfLong(j, ways[j][i - 1], placed[^1].To, piece, placed));
+                    shift = Math.Max(shift, TooLateIfLong(j, i, placed[^1].To, placed));
                 }
 
                 placed.Add(new DayPlaced(j, i, piece, hand, start, end, must));
@@ -252,10 +269,11 @@ public sealed class DayPlacing
     }
 
     // The work before it may take as long as it ever does: then too there must be room before the latest end.
-    private double TooLateIfLong(int j, DayPiece before, double ended, DayPiece piece, List<DayPlaced> placed)
+    private double TooLateIfLong(int j, int i, double ended, List<DayPlaced> placed)
     {
+        var before = ways[j][i - 1];
         var end = ended + Over(before.Hands, before.Sd ?? numbers.MinutesSd);
-        var (hand, start, _) = Slot(j, null, false, end + before.Wait, piece, placed, false);
+        var (hand, start, _) = Slot(j, i, null, false, end + before.Wait, placed, false);
         return hand < 0 ? 0 : Math.Max(0, start - end - before.MostWait!.Value);
     }
 
@@ -275,24 +293,16 @@ public sealed class DayPlacing
     }
 
     // The room in which it is done first, on any pair of hands that does such work.
-    private (int Hand, double Start, double End) Slot(
-        int j,
-        int? only,
-        bool isOn,
-        double at,
-        DayPiece piece,
-        List<DayPlaced> also,
-        bool mayStand
-    )
+    private (int Hand, double Start, double End) Slot(int j, int i, int? only, bool isOn, double at, List<DayPlaced> also, bool mayStand)
     {
-        var aired = piece.Tags.Any(numbers.AiredTags.Contains);
+        var piece = ways[j][i];
         var best = (Hand: -1, Start: 0.0, End: double.MaxValue);
-        for (var h = 0; h < hands.Count; h++)
+        for (var h = 0; h < hands.Length; h++)
         {
-            if ((only is { } one && one != h) || (!isOn && piece.Tags.Any(hands[h].Barred.Contains)))
+            if ((only is { } one && one != h) || (!isOn && anyBarred && piece.Tags.Any(hands[h].Barred.Contains)))
                 continue;
             var own = piece.Hands * hands[h].Pace;
-            var (start, end) = isOn ? (0, own) : Earliest(j, h, aired ? hands[h].Aired : null, at, own, also, mayStand);
+            var (start, end) = isOn ? (0, own) : Earliest(j, h, aired[j][i] ? airedSpans[h] : spans[h], at, own, also, mayStand);
             if (end < best.End - Tiny)
                 best = (h, start, end);
         }
@@ -304,16 +314,15 @@ public sealed class DayPlacing
     private (double Start, double End) Earliest(
         int j,
         int h,
-        IReadOnlyList<(double From, double To)>? aired,
+        (double From, double To)[] spans,
         double at,
         double minutes,
         List<DayPlaced> also,
         bool mayStand
     )
     {
-        var spans = aired ?? hands[h].Spans;
-        var splits = mayStand || minutes > (aired is null ? longest[h] : Longest(aired)) + Tiny;
-        for (var s = 0; s < spans.Count; s++)
+        var splits = mayStand || minutes > (ReferenceEquals(spans, this.spans[h]) ? longest[h] : Longest(spans)) + Tiny;
+        for (var s = 0; s < spans.Length; s++)
         {
             var (from, to) = spans[s];
             var t = Math.Max(at, from);
@@ -331,10 +340,10 @@ public sealed class DayPlacing
         return (0, double.MaxValue);
     }
 
-    private static double Over(IReadOnlyList<(double From, double To)> spans, int span, double from, double minutes, double mostBreak)
+    private static double Over((double From, double To)[] spans, int span, double from, double minutes, double mostBreak)
     {
         var (left, t) = (minutes, from);
-        for (var s = span; s < spans.Count; s++)
+        for (var s = span; s < spans.Length; s++)
         {
             var (begin, end) = spans[s];
             if (s > span && begin - spans[s - 1].To > mostBreak)

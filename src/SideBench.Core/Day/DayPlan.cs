@@ -27,27 +27,37 @@ public sealed record DayPlan(
     /// <param name="hands">Whose hands there are.</param>
     /// <param name="numbers">House numbers.</param>
     /// <param name="from">A plan that stood before, whose order is tried first; null for none. What came since goes last in it.</param>
-    public static DayPlan Of(IReadOnlyList<DayJob> jobs, IReadOnlyList<DayHand> hands, DayNumbers numbers, DayPlan? from = null)
+    public static DayPlan Of(IReadOnlyList<DayJob> jobs, IReadOnlyList<DayHand> hands, DayNumbers numbers, DayPlan? from = null) =>
+        Best(jobs, hands, numbers, from, true);
+
+    /// <summary>The order that stands with other jobs: nothing is tried anew.</summary>
+    /// <param name="jobs">The jobs.</param>
+    /// <param name="numbers">House numbers.</param>
+    internal DayPlan AsItStands(IReadOnlyList<DayJob> jobs, DayNumbers numbers) =>
+        Best(jobs, Hands, numbers with { Tries = 0 }, this, false);
+
+    private static DayPlan Best(IReadOnlyList<DayJob> jobs, IReadOnlyList<DayHand> hands, DayNumbers numbers, DayPlan? from, bool anew)
     {
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways.Count > 0 ? j.Ways[0].Pieces : [])];
         var placing = new DayPlacing(jobs, hands, ways, numbers);
         var groups = jobs.Select(j => j.Ways.Select(w => Many(w.Pieces, numbers)).DefaultIfEmpty(0).Max()).ToList();
         // Of orders that cost the same the one that stands already is kept.
         IEnumerable<IReadOnlyList<int>> stands = from is null ? [] : [Stands(from, jobs, ways, groups, numbers)];
-        var best = stands.Concat(Begins(jobs, ways, groups)).Select(order => (Order: order, Cost: Cost(order))).MinBy(o => o.Cost);
-        var order = best.Order.ToArray();
+        var begins = anew ? Begins(jobs, ways, groups) : [];
+        var best = stands.Concat(begins).Select(order => (Order: order, Cost: Cost(order))).MinBy(o => o.Cost);
+        var (order, cost) = (best.Order.ToArray(), best.Cost);
         // Larger shops get fewer tries: a plan is made while somebody waits for it.
         var tries = order.Length < 2 ? 0 : numbers.Tries * Math.Min(1, (double)UsualGroups / order.Length);
         for (var k = 1; k <= tries; k++)
         {
             // Hands that walk between machines make some better orders lie behind worse ones: every third try is two moves at once.
             var tried = k % AtOnce == 0 ? Tried(Tried(order, k), k + tries) : Tried(order, k);
-            if (tried == order)
+            if (tried == order || Cost(tried) is var other && other.CompareTo(cost) > 0)
                 continue;
-            var cost = Cost(tried);
-            if (cost.CompareTo(best.Cost) > 0)
-                continue;
-            (order, best) = (tried, (tried, cost));
+            // Searched on from what costs the same too, but only what costs less takes the place of what stood.
+            (order, cost) = (tried, other);
+            if (cost.CompareTo(best.Cost) < 0)
+                best = (order, cost);
         }
 
         DayCost Cost(IReadOnlyList<int> o) => placing.Cost(placing.Lay(o));

@@ -60,27 +60,17 @@ public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double
 
     /// <summary>Tries it.</summary>
     /// <param name="plan">The plan as it stands.</param>
-    /// <param name="ends">How its jobs may end.</param>
     /// <param name="hand">Whose hands; null for whoever is free first.</param>
     /// <param name="minutes">How long, min.</param>
     /// <param name="numbers">House numbers.</param>
-    public static WalkIn Of(DayPlan plan, IReadOnlyList<DayEnd> ends, int? hand, double minutes, DayNumbers numbers)
+    public static WalkIn Of(DayPlan plan, int? hand, double minutes, DayNumbers numbers)
     {
-        // Each try is a plan of its own: a rough one will do to find the gap.
-        var rough = numbers with
-        {
-            Tries = numbers.Tries / RoughPart,
-        };
-        // As it stands, with nothing but the walk-in set between: what was tried anew differs by chance in what presses nobody.
-        var stands = numbers with
-        {
-            Tries = 0,
-        };
-        var now = With(0, rough);
-        var harms = Harmed(now);
-        var later = now.Ends.Take(plan.Jobs.Count).Sum() - plan.Ends.Sum();
+        var now = DayPlan.Of(Jobs(0), plan.Hands, numbers, plan);
+        var lives = new WalkInLives(plan, now, numbers);
+        var harms = lives.Harms(now);
+        var later = Math.Max(0, now.Ends.Take(plan.Jobs.Count).Sum() - plan.Ends.Sum());
         if (harms.Count == 0)
-            return new WalkIn(harms, Math.Max(0, later), Begin(now));
+            return new WalkIn(harms, later, Begin(now));
         // Where hands come from a piece or a span begins there may be room; only what the plan itself bears is run through.
         var gaps = plan
             .Pieces.Where(p => p.Hand >= 0)
@@ -91,12 +81,16 @@ public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double
             .Where(t => t > 0)
             .Distinct()
             .Order();
-        var without = DayChances.Lives(plan, numbers).ToList();
-        foreach (var at in gaps)
-        foreach (var how in new[] { stands, rough })
-            if (With(at, how) is var tried && IsBorne(tried) && !IsHarmed(tried))
-                return new WalkIn(harms, Math.Max(0, later), Begin(tried));
-        return new WalkIn(harms, Math.Max(0, later), null);
+        // Many are tried while somebody waits: rough plans will do to find the gap.
+        var rough = numbers with
+        {
+            Tries = numbers.Tries / RoughPart,
+        };
+        var plans = gaps.SelectMany(Tried);
+        foreach (var tried in plans)
+            if (IsBorne(tried) && !lives.IsHarmed(tried))
+                return new WalkIn(harms, later, Begin(tried));
+        return new WalkIn(harms, later, null);
 
         // Where nobody is there at that time it begins when somebody is.
         static double? Begin(DayPlan tried) =>
@@ -104,36 +98,13 @@ public sealed record WalkIn(IReadOnlyList<(int Job, double Loses)> Harms, double
 
         bool IsBorne(DayPlan tried) => tried.Cost.CompareTo(plan.Cost with { Money = double.MaxValue }) <= 0;
 
-        DayPlan With(double at, DayNumbers how) =>
-            DayPlan.Of(
-                [
-                    .. plan.Jobs,
-                    new DayJob(0, "walk-in", at, null, null, [new DayWay(1, [new DayPiece("walk-in", minutes)])]) { Hand = hand, At = at },
-                ],
-                plan.Hands,
-                how,
-                plan
-            );
+        // First as it stands, with nothing but the walk-in set between: what is tried anew differs by chance in what presses nobody.
+        IEnumerable<DayPlan> Tried(double at) => [plan.AsItStands(Jobs(at), numbers), DayPlan.Of(Jobs(at), plan.Hands, rough, plan)];
 
-        // Life by life against the same one without it: most gaps are told after a few. No life is kept because somebody came in.
-        bool IsHarmed(DayPlan tried)
-        {
-            var lost = new int[plan.Jobs.Count];
-            foreach (var (before, with) in without.Zip(DayChances.Lives(tried, numbers)))
-                for (var j = 0; j < lost.Length; j++)
-                    if (plan.Jobs[j].Promise is { } promise && before[j] <= promise && with[j] > promise)
-                        if (++lost[j] >= numbers.HarmsFrom * numbers.Draws)
-                            return true;
-            return false;
-        }
-
-        List<(int, double)> Harmed(DayPlan tried)
-        {
-            var with = DayChances.Of(tried, numbers);
-            return
+        IReadOnlyList<DayJob> Jobs(double at) =>
             [
-                .. ends.Select((b, j) => (Job: j, Loses: (b.Kept ?? 0) - (with[j].Kept ?? 0))).Where(h => h.Loses >= numbers.HarmsFrom),
+                .. plan.Jobs,
+                new DayJob(0, "walk-in", at, null, null, [new DayWay(1, [new DayPiece("walk-in", minutes)])]) { Hand = hand, At = at },
             ];
-        }
     }
 }

@@ -1,3 +1,4 @@
+using System.Globalization;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.Day;
@@ -120,22 +121,31 @@ public static class DayWords
         var others = moves.Count > 1 ? $" and {moves.Count - 1} more" : "";
         var why =
             told.Length > 0 ? told
-            : came.Count > 0 ? $"{came[0].Name} came in"
-            : went.Count > 0 ? $"{went[0].Name} needs no hands now"
+            : came.Count > 0 ? $"{Several(came)} came in"
+            : went.Count > 0 ? $"{Several(went)} {(went.Count == 1 ? "needs" : "need")} no hands now"
             : Longer(before.Plan, now.Plan, passed) is { } over ? $"{over} took longer than told"
             : "something was done sooner, or told anew";
         return $"{most.Job.Name}{others} moved {Long(Math.Abs(most.By))} {(most.By > 0 ? "later" : "earlier")}: {why}.";
     }
 
+    private static string Several(List<DayJob> jobs) =>
+        jobs.Count switch
+        {
+            1 => jobs[0].Name,
+            2 => $"{jobs[0].Name} and {jobs[1].Name}",
+            _ => $"{jobs[0].Name} and {jobs.Count - 1} more",
+        };
+
     private const double Half = 0.5;
     private const double HourMin = 60;
     private const double DayMin = 24 * HourMin;
 
+    // To the half hour from two hours on: nobody looks at the minute of what moved that far.
     private static string Long(double minutes) =>
         minutes switch
         {
-            < 3 * HourMin => $"{minutes:0} min",
-            < 2 * DayMin => $"{minutes / HourMin:0} h",
+            < 2 * HourMin => $"{minutes:0} min",
+            < 2 * DayMin => string.Create(CultureInfo.InvariantCulture, $"{Math.Round(2 * minutes / HourMin) / 2:0.#} h"),
             _ => $"{minutes / DayMin:0} days",
         };
 

@@ -37,6 +37,15 @@ public class DayGoesOnTests
         Assert.Equal([1, 0], pressed.Order);
     }
 
+    [Fact]
+    public void WhatCostsTheSame_DoesNot_HoweverMuchIsTried()
+    {
+        var jobs = Jobs("A1 B1 C1 D1");
+        var stood = DayPlan.Of(jobs, [Ines], House) with { Order = [3, 1, 0, 2] };
+        var tried = DayPlan.Of(jobs, [Ines], House with { Tries = 400, StandPerHour = 1 }, stood);
+        Assert.Equal(stood.Order, tried.Order);
+    }
+
     // "A2": a job A with two pieces; "?": one that has no number yet.
     private static IReadOnlyList<DayJob> Jobs(string said) =>
         [

@@ -332,15 +332,15 @@ public class DayPlanTests
         var exact = House with { MinutesSd = 0.05 };
         var plan = DayPlan.Of([Job("A", [new("a", 120)], promise: 130), Job("B", [new("b", 30)])], [Ines], exact);
         var ends = DayChances.Of(plan, exact);
-        var now = WalkIn.Of(plan, ends, 0, 40, exact);
+        var now = WalkIn.Of(plan, 0, 40, exact);
         Assert.Equal([0], now.Harms.Select(h => h.Job));
         Assert.True(now.Harms[0].Loses > 0.9 * ends[0].Kept!.Value);
         Assert.InRange(now.FirstGap!.Value, 119, 152);
         // Hands come from A first: right after it there would be no room for the way.
-        Assert.Equal(123, WalkIn.Of(plan, ends, 0, 40, exact with { WalkMin = 3 }).FirstGap);
+        Assert.Equal(123, WalkIn.Of(plan, 0, 40, exact with { WalkMin = 3 }).FirstGap);
         // Where nothing presses it may be now.
         var free = DayPlan.Of([Job("B", [new("b", 30)], promise: 500)], [Ines], exact);
-        Assert.Equal(0, WalkIn.Of(free, DayChances.Of(free, exact), 0, 40, exact).FirstGap);
+        Assert.Equal(0, WalkIn.Of(free, 0, 40, exact).FirstGap);
     }
 
     private static DayPlan Plan(IReadOnlyList<DayJob> jobs, params IReadOnlyList<DayHand> hands) => DayPlan.Of(jobs, hands, House);

@@ -93,19 +93,25 @@ public class DayWaysTests
         var at = TestShop.Now;
         var before = Plan(Job(1, 30), Job(2, 40, 60));
         Assert.Equal("", DayWords.Moved((before, at), (Plan(Job(1, 30), Job(2, 40, 55)), at.AddMinutes(5)), House));
-        var came = Plan(Job(1, 30), Job(2, 40, 200), Job(3, 20));
-        Assert.Equal("402 and 1 more moved 145 min later: 403 came in.", DayWords.Moved((before, at), (came, at.AddMinutes(5)), House));
+        string Moved(DayPlan now, string told = "") => DayWords.Moved((before, at), (now, at.AddMinutes(5)), House, told);
+        var (late, came) = (Job(2, 40, 200), Plan(Job(1, 30), Job(2, 40, 200), Job(3, 20)));
+        Assert.Equal("402 and 1 more moved 2.5 h later: 403 came in.", Moved(came));
+        Assert.EndsWith(": 403 and 404 came in.", Moved(Plan(Job(1, 30), late, Job(3, 20), Job(4, 20))), StringComparison.Ordinal);
+        Assert.EndsWith(": 403 and 2 more came in.", Moved(Plan(late, Job(3, 20), Job(4, 20), Job(5, 20))), StringComparison.Ordinal);
+        Assert.EndsWith(": 401 needs no hands now.", Moved(Plan(late)), StringComparison.Ordinal);
+        before = Plan(Job(1, 30), Job(2, 40, 60), Job(3, 20));
+        Assert.EndsWith(": 401 and 403 need no hands now.", Moved(Plan(late)), StringComparison.Ordinal);
+        before = Plan(Job(1, 30), Job(2, 40, 60));
         var told = DayWords.Told(
             [TestShop.Line(1, new HoursSet(0, "", DayOfWeek.Monday, null, "09:00-12:00", ""))],
             DateTimeOffset.MinValue
         );
-        var hours = DayWords.Moved((before, at), (came, at.AddMinutes(5)), House, told);
-        Assert.EndsWith(" later: hours were told anew.", hours, StringComparison.Ordinal);
+        Assert.EndsWith(" later: hours were told anew.", Moved(came, told), StringComparison.Ordinal);
         Assert.Equal("", DayWords.Told([TestShop.Line(1, new HoursSet(0, "", DayOfWeek.Monday, null, "", ""))], DateTimeOffset.MaxValue));
         // Hours and days are said as such.
-        string Later(double ready) =>
-            DayWords.Moved((before, at), (Plan(Job(1, 30), Job(2, 40, ready), Job(3, 20)), at.AddMinutes(5)), House);
-        Assert.Contains("moved 8 h later", Later(600 - 40), StringComparison.Ordinal);
+        string Later(double ready) => Moved(Plan(Job(1, 30), Job(2, 40, ready), Job(3, 20)));
+        Assert.Contains("moved 110 min later", Later(165), StringComparison.Ordinal);
+        Assert.Contains("moved 8.5 h later", Later(600 - 40), StringComparison.Ordinal);
         Assert.Contains("moved 8 days later", Later(2000), StringComparison.Ordinal);
         Assert.Equal("it was set to this time", Why(Job(1, 30) with { At = 20 }));
         Assert.Equal("hands are on it", Why(Job(1, 30) with { IsOn = true, Hand = 0 }));

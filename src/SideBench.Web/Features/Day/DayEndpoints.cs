@@ -108,7 +108,7 @@ public static class DayEndpoints
             problems.Add(new Problem(DayProblem.NoPerson, "/person", asked));
         if (problems.Count > 0)
             return ProblemResults.Of(problems);
-        var said = WalkIn.Of(made.Plan, made.Ends, hand < 0 ? null : hand, minutes!.Value, desk.Numbers);
+        var said = WalkIn.Of(made.Plan, hand < 0 ? null : hand, minutes!.Value, desk.Numbers);
         return Results.Ok(DayViews.WalkIn(made, said, minutes.Value, books));
     }
 
