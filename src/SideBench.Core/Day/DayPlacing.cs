@@ -322,16 +322,22 @@ public sealed class DayPlacing
     )
     {
         var splits = mayStand || minutes > (ReferenceEquals(spans, this.spans[h]) ? longest[h] : Longest(spans)) + Tiny;
+        var (of, past, t) = (busy[h], 0, at);
         for (var s = 0; s < spans.Length; s++)
         {
             var (from, to) = spans[s];
-            var t = Math.Max(at, from);
+            t = Math.Max(t, from);
             while (t < to)
             {
+                // Time only goes on from here: what is past stays so, and what leaves too little room before it is passed at once.
+                for (; past < of.Count && (of[past].From - Walk(j, of[past].Job) < t + minutes - Tiny); past++)
+                    t = Math.Max(t, of[past].To + Walk(j, of[past].Job));
+                if (t >= to)
+                    break;
                 var end = Over(spans, s, t, minutes, splits ? double.MaxValue : numbers.OverBreakMin);
                 if (end is double.MaxValue)
                     break;
-                if (Clash(j, h, t, end, also) is not { } until)
+                if (Clash(j, h, past, t, end, also) is not { } until)
                     return (t, end);
                 t = until;
             }
@@ -361,14 +367,18 @@ public sealed class DayPlacing
         spans.Select(s => s.To - s.From).DefaultIfEmpty(0).Max();
 
     // Hands that come from another machine, or go on to one, need the minutes from one to the other.
-    private double? Clash(int j, int h, double from, double to, List<DayPlaced> also)
+    private double Walk(int j, int other) => other == j ? 0 : numbers.WalkMin;
+
+    private double? Clash(int j, int h, int past, double from, double to, List<DayPlaced> also)
     {
         double? until = null;
-        foreach (var b in busy[h])
+        var of = busy[h];
+        for (var k = past; k < of.Count; k++)
         {
+            var b = of[k];
             if (b.From - numbers.WalkMin >= to - Tiny)
                 break;
-            var walk = b.Job == j ? 0 : numbers.WalkMin;
+            var walk = Walk(j, b.Job);
             if (b.From - walk < to - Tiny && b.To + walk > from + Tiny)
                 until = b.To + walk;
         }
