@@ -186,7 +186,7 @@ const says = computed(
             {{ fromBack ? 'back edge' : 'front edge' }}
           </text>
         </svg>
-        <figcaption class="text-sm text-soft">{{ says }}</figcaption>
+        <p class="text-sm text-soft">{{ says }}</p>
       </div>
       <ul v-if="pressable" class="flex max-h-[21rem] flex-wrap content-start gap-1.5 overflow-y-auto">
         <li v-for="p in ofSide" :key="p.id">

@@ -92,7 +92,7 @@ describe('SidePlan', () => {
     expect(plan.findAll('svg g[transform] text').map((t) => t.text())).toEqual(['1', '2'])
     await plan.find('button').trigger('click')
     expect(at()).not.toEqual(before)
-    expect(plan.find('figcaption').text()).toContain('standing at the back')
+    expect(plan.find('figure p').text()).toContain('standing at the back')
   })
 
   it('lets parts be pressed, each with a button of its own', async () => {
