@@ -22,6 +22,11 @@ public sealed class ScratchDatabase : IAsyncLifetime
     /// <summary>Whether it is to be left without our tables.</summary>
     public bool IsEmpty { get; init; }
 
+    /// <summary>A database that it begins as a copy of, to which nobody is connected; empty for none.</summary>
+    public string CopyOf { get; init; } = "";
+
+    public string Name { get; } = $"t_{Guid.NewGuid():N}";
+
     public string Connection { get; private set; } = "";
 
     public PersonId Person { get; private set; }
@@ -36,24 +41,23 @@ public sealed class ScratchDatabase : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
-        var root = Environment.GetEnvironmentVariable(Setting) ?? throw new InvalidOperationException($"{Setting} is not set: run ./test");
-        var name = $"t_{Guid.NewGuid():N}";
-        await using (var admin = new NpgsqlConnection(root))
+        await Admin($"CREATE DATABASE {Name}{(CopyOf.Length > 0 ? $" TEMPLATE {CopyOf}" : "")}");
+        Connection = new NpgsqlConnectionStringBuilder(Cluster())
         {
-            await admin.OpenAsync();
-            await using var make = new NpgsqlCommand($"CREATE DATABASE {name}", admin);
-            await make.ExecuteNonQueryAsync();
-        }
-
-        Connection = new NpgsqlConnectionStringBuilder(root)
-        {
-            Database = name,
+            Database = Name,
             Pooling = true,
             MaxPoolSize = 20,
         }.ConnectionString;
-        if (!IsEmpty)
+        if (!IsEmpty && CopyOf.Length == 0)
             Migrator.Run(Connection);
         Source = Database.Open(Connection);
+    }
+
+    /// <summary>Nobody connects to it any more: copies of it can be made.</summary>
+    public async Task Shut()
+    {
+        await Admin($"ALTER DATABASE {Name} ALLOW_CONNECTIONS false");
+        await Admin($"SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = '{Name}'");
     }
 
     public async Task<PersonId> AddPerson() =>
@@ -94,6 +98,17 @@ public sealed class ScratchDatabase : IAsyncLifetime
         while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "SideBench.slnx")))
             folder = folder.Parent;
         return folder?.FullName ?? throw new InvalidOperationException("the project's root was not found");
+    }
+
+    private static string Cluster() =>
+        Environment.GetEnvironmentVariable(Setting) ?? throw new InvalidOperationException($"{Setting} is not set: run ./test");
+
+    private static async Task Admin(string sql)
+    {
+        await using var admin = new NpgsqlConnection(Cluster());
+        await admin.OpenAsync();
+        await using var command = new NpgsqlCommand(sql, admin);
+        await command.ExecuteNonQueryAsync();
     }
 
     public async Task<long> Count(string sql)

@@ -18,7 +18,9 @@ namespace SideBench.Web.Tests;
 /// <summary>The real server on a database of its own, with the demo world, on a loopback port.</summary>
 public sealed class BenchServer : IAsyncLifetime
 {
-    private readonly ScratchDatabase database = new();
+    // The demo is made once for all.
+    private static readonly Lazy<Task<string>> Demo = new(MakeDemo);
+    private ScratchDatabase database = null!;
     private WebApplication app = null!;
 
     public Uri Address { get; private set; } = null!;
@@ -29,9 +31,9 @@ public sealed class BenchServer : IAsyncLifetime
 
     public async ValueTask InitializeAsync()
     {
+        database = new ScratchDatabase { CopyOf = await Demo.Value };
         await database.InitializeAsync();
         app = await Run(database.Connection);
-        await DemoLoad.Once(app.Services, CancellationToken.None, days: 300);
         Address = new Uri(app.Urls.First());
     }
 
@@ -40,6 +42,17 @@ public sealed class BenchServer : IAsyncLifetime
         await app.StopAsync();
         await app.DisposeAsync();
         await database.DisposeAsync();
+    }
+
+    private static async Task<string> MakeDemo()
+    {
+        await using var made = new ScratchDatabase();
+        await made.InitializeAsync();
+        await using var first = await Run(made.Connection);
+        await DemoLoad.Once(first.Services, CancellationToken.None, days: 300);
+        await first.StopAsync();
+        await made.Shut();
+        return made.Name;
     }
 
     /// <summary>Another server, on whatever database that is.</summary>

@@ -11,7 +11,7 @@ public class FuzzTests(BenchServer server) : IClassFixture<BenchServer>
     [Trait("Pace", "slow")]
     public async Task TheWholeApi_AskedInEveryWay_NeverBreaks_WritesNothingItRefuses_AndKeepsToRoles()
     {
-        var saw = await FuzzMeasure.On(server.Address, server.Services.GetRequiredService<NpgsqlDataSource>(), 20261).Run(2000);
+        var saw = await FuzzMeasure.On(server.Address, server.Services.GetRequiredService<NpgsqlDataSource>(), 20261).Run(1200);
         Assert.True(saw.Wrong.Count == 0, string.Join("\n", saw.Wrong));
         Assert.True(saw.NotReached.Count == 0, string.Join("\n", saw.NotReached));
         Assert.True(saw.Refused > 400, $"{saw.Refused} refused");
