@@ -10,7 +10,7 @@ refuses() { local name=$1; shift; if "$@" >/dev/null 2>&1; then bad "$name"; els
 
 night=$(mktemp -d); is_root && chmod a+x "$night"
 data="$night/shop" log="$night/start.log" port=$(free_port) START_PID=
-trap '[ -z "$START_PID" ] || kill -TERM "$START_PID" 2>/dev/null; wait 2>/dev/null; rm -rf "$night"' EXIT
+trap '[ -z "$START_PID" ] || kill -TERM "$START_PID" 2>/dev/null || true; wait 2>/dev/null; rm -rf "$night"' EXIT
 
 answers() { (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; }
 begin() {
