@@ -18,4 +18,18 @@ export default ts.config(
       'vue/no-v-html': 'off',
     },
   },
+  {
+    files: ['src/**/*.{ts,vue}'],
+    ignores: ['src/shared/state/loadAnew.ts', '**/*.spec.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        {
+          property: 'invalidateQueries',
+          message: 'loadAnew: it also asks again for what is loading for the first time.',
+        },
+        { property: 'setQueryData', message: 'takeAnswer: an older load must not take its place.' },
+      ],
+    },
+  },
 )

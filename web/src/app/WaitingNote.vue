@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api, dataOf } from '@/shared/api/client'
+import { loadAnew } from '@/shared/state/loadAnew'
 import { useBoard } from '@/shared/state/useBoard'
 import { useSession } from '@/shared/state/useSession'
 import { away } from '@/shared/write/inFlight'
@@ -30,7 +31,7 @@ async function allTheSame(write: KeptWrite) {
 }
 async function leaveOut(write: KeptWrite) {
   await outbox.leaveOut(write)
-  await queries.invalidateQueries()
+  await loadAnew(queries)
 }
 onMounted(async () => {
   await outbox.load()
@@ -39,7 +40,7 @@ onMounted(async () => {
 watch([away, () => session.person?.id], send)
 watch(
   () => outbox.sent,
-  () => void queries.invalidateQueries(),
+  () => void loadAnew(queries),
 )
 // Tried also while the line for news is lost: that line may be all that is.
 useIntervalFn(() => void send(), againMs)

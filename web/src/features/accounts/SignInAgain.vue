@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { Refused, type ProblemBody } from '@/shared/api/client'
+import { loadAnew } from '@/shared/state/loadAnew'
 import { useSession } from '@/shared/state/useSession'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import FieldRow from '@/shared/ui/FieldRow.vue'
@@ -17,7 +18,7 @@ async function enter() {
   try {
     await session.signIn(name.value, password.value)
     password.value = ''
-    void queries.invalidateQueries()
+    void loadAnew(queries)
   } catch (e) {
     if (!(e instanceof Refused)) throw e
     problem.value = e.body

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
+import { loadAnew, takeAnswer } from '@/shared/state/loadAnew'
 import { useWrites } from '@/shared/write/useWrites'
 
 /** The accounts of the shop, and every write to them. */
@@ -13,9 +14,9 @@ export function useAccounts() {
     about: 'shop',
     stamp: () => ({ seenVersion: query.data.value?.version ?? 0 }),
     written: (now) => {
-      queries.setQueryData(['accounts'], now)
+      takeAnswer(queries, ['accounts'], now)
       if (now.made) made.value = now.made
-      void queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'accounts' })
+      void loadAnew(queries, { predicate: (q) => q.queryKey[0] !== 'accounts' })
     },
     refetch: () => query.refetch(),
   })
@@ -54,8 +55,8 @@ export function useSignIns() {
     about: 'shop',
     stamp: () => ({ seenVersion: 0 }),
     written: (now) => {
-      queries.setQueryData(['sign-ins'], now)
-      void queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'sign-ins' })
+      takeAnswer(queries, ['sign-ins'], now)
+      void loadAnew(queries, { predicate: (q) => q.queryKey[0] !== 'sign-ins' })
     },
     refetch: () => query.refetch(),
   })

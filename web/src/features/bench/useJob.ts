@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
+import { loadAnew, takeAnswer } from '@/shared/state/loadAnew'
 import { useWrites } from '@/shared/write/useWrites'
 import { benchOf, type Bench, type BenchSections } from './bench'
 
@@ -23,9 +24,9 @@ export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
     stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) }),
     written: (answer) => {
       const now = benchOf(answer)
-      queries.setQueryData(['job', id, now.thread], now)
-      void queries.invalidateQueries({ queryKey: ['job', id], predicate: (q) => q.queryKey[2] !== now.thread })
-      void queries.invalidateQueries({ queryKey: ['station', id] })
+      takeAnswer(queries, ['job', id, now.thread], now)
+      void loadAnew(queries, { queryKey: ['job', id], predicate: (q) => q.queryKey[2] !== now.thread })
+      void loadAnew(queries, { queryKey: ['station', id] })
     },
     refetch: () => query.refetch(),
   })

@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref, watchEffect } from 'vue'
 import { useJob } from '@/features/bench'
 import { api, dataOf } from '@/shared/api/client'
+import { loadAnew } from '@/shared/state/loadAnew'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import HandOverSheet from './HandOverSheet.vue'
@@ -30,7 +31,7 @@ const print = () => window.print()
 
 async function handOver() {
   if (await desk.handOver({ to: to.value, charge: charge.value ?? 0 })) {
-    await queries.invalidateQueries({ queryKey: ['hand-over', props.id] })
+    await loadAnew(queries, { queryKey: ['hand-over', props.id] })
   }
 }
 </script>

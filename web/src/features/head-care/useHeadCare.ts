@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
+import { loadAnew } from '@/shared/state/loadAnew'
 import { useWrites } from '@/shared/write/useWrites'
 
 export type HeadCare = Api<'HeadCareView'>
@@ -17,7 +18,7 @@ export function useHeadCare(id: number) {
   const writes = useWrites<unknown>({
     about: id,
     stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: query.data.value?.thread ?? 0 }),
-    written: () => queries.invalidateQueries({ queryKey: ['job', id] }),
+    written: () => loadAnew(queries, { queryKey: ['job', id] }),
     refetch: () => query.refetch(),
   })
   const at = { params: { path: { id } } }

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
+import { loadAnew } from '@/shared/state/loadAnew'
 import { useWrites } from '@/shared/write/useWrites'
 
 export type Ink = Api<'InkView'>
@@ -20,7 +21,7 @@ export function useInk(id: number) {
   const writes = useWrites<unknown>({
     about: id,
     stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: query.data.value?.thread ?? 0 }),
-    written: () => queries.invalidateQueries({ queryKey: ['job', id] }),
+    written: () => loadAnew(queries, { queryKey: ['job', id] }),
     refetch: () => query.refetch(),
   })
   const at = { params: { path: { id } } }

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, toValue, type MaybeRefOrGetter } from 'vue'
 import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
+import { loadAnew } from '@/shared/state/loadAnew'
 import { useWrites, type Stamp } from '@/shared/write/useWrites'
 
 export type Sheets = Api<'SheetsView'>
@@ -43,7 +44,7 @@ export function useSheets(
   const writes = useWrites<Taken | unknown>({
     about: id,
     stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) }),
-    written: () => queries.invalidateQueries({ queryKey: ['job', id] }),
+    written: () => loadAnew(queries, { queryKey: ['job', id] }),
     refetch: () => query.refetch(),
   })
   const at = { params: { path: { id } } }

@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
+import { loadAnew } from '@/shared/state/loadAnew'
 import { useSession } from '@/shared/state/useSession'
 import LoadState from '@/shared/ui/LoadState.vue'
 import DayRules from './DayRules.vue'
@@ -15,7 +16,7 @@ const query = useQuery({ queryKey: ['hours'], queryFn: () => dataOf(api.GET('/ap
 const writes = useWrites<unknown>({
   about: 'shop',
   stamp: () => ({ seenVersion: query.data.value?.version ?? 0 }),
-  written: () => queries.invalidateQueries(),
+  written: () => loadAnew(queries),
   refetch: () => query.refetch(),
 })
 const set = writes.write((body: Api<'HoursRequest'>) => dataOf(api.POST('/api/day/hours', { body })))

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
+import { loadAnew } from '@/shared/state/loadAnew'
 import type { KeptWrite } from '@/shared/write/keptWrites'
 import { useOutbox } from '@/shared/write/outbox'
 import { useWrites, type Stamp } from '@/shared/write/useWrites'
@@ -47,7 +48,7 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
   const writes = useWrites<unknown>({
     about: id,
     stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) }),
-    written: () => queries.invalidateQueries({ queryKey: ['job', id] }),
+    written: () => loadAnew(queries, { queryKey: ['job', id] }),
     refetch: () => query.refetch(),
   })
   const write = writes.write

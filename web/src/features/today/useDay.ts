@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
+import { loadAnew } from '@/shared/state/loadAnew'
 import { useShopWrites } from '@/shared/write/useShopWrites'
 import { useWrites } from '@/shared/write/useWrites'
 
@@ -60,7 +61,7 @@ export function useDay() {
   const writes = useWrites<unknown>({
     about: 'shop',
     stamp: () => ({ seenVersion: pinned.value?.version ?? 0, thread: 0 }),
-    written: () => queries.invalidateQueries({ queryKey: ['board'] }),
+    written: () => loadAnew(queries, { queryKey: ['board'] }),
     refetch: () => query.refetch(),
   })
   // One for each job: what was said of one is never sent to another.

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
+import { loadAnew, takeAnswer } from '@/shared/state/loadAnew'
 import { useWrites } from '@/shared/write/useWrites'
 
 export type Waste = Api<'WasteView'>
@@ -18,9 +19,9 @@ export function useWaste(id: number) {
     about: id,
     stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: query.data.value?.thread ?? 0 }),
     written: () => {
-      void queries.invalidateQueries({ queryKey: ['shop'] })
-      void queries.invalidateQueries({ queryKey: ['shelf'] })
-      return queries.invalidateQueries({ queryKey: ['job', id] })
+      void loadAnew(queries, { queryKey: ['shop'] })
+      void loadAnew(queries, { queryKey: ['shelf'] })
+      return loadAnew(queries, { queryKey: ['job', id] })
     },
     refetch: () => query.refetch(),
   })
@@ -56,8 +57,8 @@ export function useWasteShop() {
     about: 'shop',
     stamp: () => ({ seenVersion: query.data.value?.version ?? 0 }),
     written: (now) => {
-      queries.setQueryData(['shop'], now)
-      void queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'shop' })
+      takeAnswer(queries, ['shop'], now)
+      void loadAnew(queries, { predicate: (q) => q.queryKey[0] !== 'shop' })
     },
     refetch: () => query.refetch(),
   })

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { useEventSource } from '@vueuse/core'
 import { watch } from 'vue'
+import { isFirstLoad, loadAnew } from '@/shared/state/loadAnew'
 import { whenAnswered } from '@/shared/write/inFlight'
 
 interface Heard {
@@ -17,18 +18,20 @@ export function useEvents() {
 
   // A press of our own is loaded by its answer; only what somebody else wrote is loaded again.
   function jobChanged(job: number, version: number) {
-    const shown = queries.getQueriesData<{ version: number }>({ queryKey: ['job', job] })
-    if (shown.some(([, of]) => of && of.version < version)) void queries.invalidateQueries({ queryKey: ['job', job] })
+    const shown = queries.getQueryCache().findAll({ queryKey: ['job', job] })
+    const isOld = (of: { version: number } | undefined) => !!of && of.version < version
+    if (shown.some((q) => isFirstLoad(q) || isOld(q.state.data as { version: number } | undefined)))
+      void loadAnew(queries, { queryKey: ['job', job] })
   }
 
   watch(data, (text) => {
     if (!text) return
     const heard = JSON.parse(text) as Heard
-    if (heard.all) void queries.invalidateQueries()
-    else if (heard.shop) whenAnswered('shop', () => void queries.invalidateQueries())
+    if (heard.all) void loadAnew(queries)
+    else if (heard.shop) whenAnswered('shop', () => void loadAnew(queries))
     else if (heard.job !== undefined) {
       const { job, version = 0 } = heard
-      void queries.invalidateQueries({ queryKey: ['board'] })
+      void loadAnew(queries, { queryKey: ['board'] })
       whenAnswered(job, () => jobChanged(job, version))
     }
   })

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
+import { loadAnew, takeAnswer } from '@/shared/state/loadAnew'
 import { useWrites } from '@/shared/write/useWrites'
 
 type Shop = Api<'ShopView'>
@@ -13,8 +14,8 @@ export function useShop() {
     about: 'shop',
     stamp: () => ({ seenVersion: query.data.value?.version ?? 0 }),
     written: (now) => {
-      queries.setQueryData(['shop'], now)
-      void queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'shop' })
+      takeAnswer(queries, ['shop'], now)
+      void loadAnew(queries, { predicate: (q) => q.queryKey[0] !== 'shop' })
     },
     refetch: () => query.refetch(),
   })

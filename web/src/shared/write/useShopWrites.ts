@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
+import { loadAnew, takeAnswer } from '@/shared/state/loadAnew'
 import { useWrites } from './useWrites'
 
 /** Writes about the whole shop: each with the version that was seen; every page is loaded again after one. */
@@ -11,8 +12,8 @@ export function useShopWrites() {
     about: 'shop',
     stamp: () => ({ seenVersion: shop.data.value?.version ?? 0 }),
     written: async (now) => {
-      queries.setQueryData(['shop'], now)
-      await queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'shop' })
+      takeAnswer(queries, ['shop'], now)
+      await loadAnew(queries, { predicate: (q) => q.queryKey[0] !== 'shop' })
     },
     refetch: () => shop.refetch(),
   })
