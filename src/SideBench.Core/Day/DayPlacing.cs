@@ -189,9 +189,9 @@ public sealed class DayPlacing
             var (variance, far, end) = queues[piece.Hand];
             if (piece.From - end >= Math.Sqrt(far))
                 far = 0;
-            if (piece.Latest is { } limit)
-                crowded += Math.Max(0, piece.From + Math.Sqrt(far) - limit);
             var (minutes, sd) = (piece.Piece.Hands * hands[piece.Hand].Pace, piece.Piece.Sd ?? numbers.MinutesSd);
+            if (piece.Latest is { } limit)
+                crowded += Math.Max(0, Math.Sqrt(far) - Room(piece, minutes, limit));
             if (ReferenceEquals(last[piece.Job], piece))
                 before[piece.Job] = variance - own[piece.Job];
             else if (last[piece.Job]?.Hand == piece.Hand)
@@ -200,6 +200,22 @@ public sealed class DayPlacing
         }
 
         return (before, crowded);
+    }
+
+    // Working minutes by which a piece may begin later and still be before its latest end, and be ended before closing.
+    private double Room(DayPlaced piece, double minutes, double limit)
+    {
+        var (of, room) = (spans[piece.Hand], 0.0);
+        for (var s = 0; s < of.Length && of[s].From <= limit; s++)
+        {
+            var (left, next) = (minutes, s + 1);
+            for (; next < of.Length && of[next].From - of[next - 1].To <= numbers.OverBreakMin; next++)
+                left -= of[next].To - of[next].From;
+            var last = Math.Min(limit, of[s].To - Math.Max(0, left));
+            room += Math.Max(0, last - Math.Max(of[s].From, piece.From));
+        }
+
+        return room;
     }
 
     // What work takes beyond its minutes when it takes as long as it ever does.

@@ -60,16 +60,31 @@ public class DayPlanTests
     [Fact]
     public void BehindLongWork_ALatestEndIsCrowded_ThoughByTheBookThereIsRoom()
     {
-        double Crowded(double before, double latest)
+        double Crowded(double before, double latest, params (double, double)[] spans)
         {
             DayJob[] jobs = [Job("A", [new("a", before)]) with { IsOn = true, Hand = 0 }, Job("B", [new("b", 10)], latest: latest)];
-            return DayPlan.Of(jobs, [Ines], House).Cost.Overrun;
+            return DayPlan.Of(jobs, [spans.Length > 0 ? Ines with { Spans = spans } : Ines], House).Cost.Overrun;
         }
 
         // An hour may take e^(2.6 × 0.35) = 2.48 times as long: 89 min more.
         Assert.Equal(House.CrowdWeight * (60 + 89.06 - 100), Crowded(60, 100), 1);
         Assert.Equal(0, Crowded(60, 150));
         Assert.Equal(0, Crowded(20, 100));
+        // Before closing its ten minutes must fit: begun after 90 of 100 it would wait for the morning. 40 min may take 59.36 more.
+        Assert.Equal(House.CrowdWeight * (59.36 - 50), Crowded(40, 200, (0, 100), (900, 1380)), 2);
+        Assert.Equal(0, Crowded(40, 200, (0, 110), (900, 1380)));
+        Assert.Equal(0, Crowded(40, 920, (0, 100), (900, 1380)), 2);
+        // A break takes none of the delay: ten minutes before it and twenty after it are left.
+        Assert.Equal(House.CrowdWeight * (59.36 - 30), Crowded(40, 100, (0, 50), (80, 1380)), 2);
+    }
+
+    [Fact]
+    public void ShortlyBeforeClosing_ASoakIsEndedFirst_ThoughByTheBookBothWouldFit()
+    {
+        DayHand late = new(1, "Ines", [(0, 75), (900, 1380)]);
+        DayJob[] jobs = [Job("A", [new("proof", 30)], promise: 35), Job("B", [new("flush", 20)], latest: 90)];
+        Assert.Equal(["flush", "proof"], DayPlan.Of(jobs, [late], House).Pieces.Select(p => p.Piece.Says));
+        Assert.Equal(["proof", "flush"], DayPlan.Of(jobs, [Ines], House).Pieces.Select(p => p.Piece.Says));
     }
 
     [Fact]
