@@ -43,6 +43,7 @@ export default defineConfig({
     // One page for all files: every file undoes what it stubs, and a page each takes half a minute.
     isolate: false,
     environment: 'jsdom',
+    setupFiles: ['./unmount.setup.ts'],
     include: ['src/**/*.spec.ts'],
   },
 })

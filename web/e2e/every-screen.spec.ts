@@ -29,6 +29,15 @@ for (const lamp of ['on', 'off']) {
     await page.evaluate((l) => localStorage.setItem('side-bench-lamp', l), lamp)
     await expectNoAxeFindings(page)
     await signIn(page)
+    // What blinks is held at its faintest.
+    await page.emulateMedia({ reducedMotion: 'no-preference' })
+    await page.goto('/today')
+    await expect(page.locator('.rings').first()).toBeVisible()
+    const faint = () =>
+      page.evaluate(() => document.getAnimations().map((a) => (a.pause(), (a.currentTime = 999), a.playState)))
+    expect(await faint()).toContain('paused')
+    await expectNoAxeFindings(page)
+    await page.emulateMedia({ reducedMotion: 'reduce' })
     for (const screen of screens) {
       await page.goto(screen.go)
       await expect(page.getByRole('heading').first()).toBeVisible()

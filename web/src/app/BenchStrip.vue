@@ -2,9 +2,10 @@
 import { onKeyStroke } from '@vueuse/core'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { clockTime } from '@/shared/format'
 import { useBoard } from '@/shared/state/useBoard'
 import { useNextHands } from '@/features/today/useDay'
-import { useNow } from '@/shared/state/useNow'
+import { useMinute, useNow } from '@/shared/state/useNow'
 import { useSession } from '@/shared/state/useSession'
 import StripPlace from './StripPlace.vue'
 
@@ -12,11 +13,12 @@ const emit = defineEmits<{ switch: [] }>()
 const { places } = useBoard()
 const next = useNextHands()
 const now = useNow()
+const minute = useMinute()
 const route = useRoute()
 const router = useRouter()
 const session = useSession()
 const here = computed(() => Number(route.params.id ?? 0))
-const clock = computed(() => new Date(now.value).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' }))
+const clock = computed(() => clockTime(minute.value))
 
 onKeyStroke(
   (event) => event.altKey && /^Digit[1-9]$/.test(event.code),

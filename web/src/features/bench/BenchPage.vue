@@ -175,13 +175,7 @@ const clearAll = () => desk.clearTray({ items: job.value?.tray.map((i) => i.id) 
               />
             </div>
             <div class="space-y-2 lg:max-h-full lg:overflow-y-auto">
-              <TrayPanel
-                :job="job"
-                :busy="busy"
-                :may-bench="mayBench"
-                @clear="desk.clearTray({ items: $event })"
-                @put="(label, change, count) => desk.putOnTray({ label, change, count })"
-              />
+              <TrayPanel :job="job" :desk="desk" :may-bench="mayBench" />
               <ClocksPanel
                 :job="job"
                 :busy="busy"

@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import AppDialog from '@/shared/ui/AppDialog.vue'
-import type { Bench } from './useJob'
+import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import type { Bench, JobDesk } from './useJob'
 
 const props = defineProps<{
   /** The job. */
   job: Bench
-  /** A write is on its way. */
-  busy: boolean
+  /** Its writes. */
+  desk: Pick<JobDesk, 'putOnTray' | 'clearTray' | 'busy' | 'asking' | 'problem' | 'dismiss'>
   /** Whether this person may keep the tray. */
   mayBench: boolean
 }>()
-const emit = defineEmits<{ clear: [items: string[]]; put: [label: string, change: string, count: number] }>()
+const busy = computed(() => props.desk.busy.value)
+const clear = (items: string[]) => void props.desk.clearTray({ items })
 /** So many fit beside the card; of more, what must not be forgotten comes first. */
 const few = 4
 const first = ['inside', 'wet', 'clamped', 'plugged', 'bridged', 'unplugged', 'open']
@@ -48,8 +50,8 @@ const changes = [
   'wet',
 ]
 
-function put() {
-  emit('put', label.value, change.value, count.value)
+async function put() {
+  if (!(await props.desk.putOnTray({ label: label.value, change: change.value, count: count.value }))) return
   adding.value = false
   label.value = ''
   count.value = 1
@@ -74,13 +76,7 @@ function put() {
           {{ item.label }} <strong class="text-stop">{{ item.change }}</strong>
           <span v-if="item.undo && (all || job.closedHow)" class="block text-sm text-soft">{{ item.undo }}</span>
         </span>
-        <button
-          v-if="mayBench"
-          type="button"
-          class="press shrink-0 px-2"
-          :disabled="busy"
-          @click="emit('clear', [item.id])"
-        >
+        <button v-if="mayBench" type="button" class="press shrink-0 px-2" :disabled="busy" @click="clear([item.id])">
           back<span class="sr-only">: {{ item.label }}</span>
         </button>
       </li>
@@ -100,12 +96,7 @@ function put() {
         type="button"
         class="press"
         :disabled="busy"
-        @click="
-          emit(
-            'clear',
-            job.tray.map((i) => i.id),
-          )
-        "
+        @click="clear(job.tray.map((i) => i.id))"
       >
         All back
       </button>
@@ -131,6 +122,7 @@ function put() {
             <input v-model.number="count" type="number" min="1" max="200" class="field font-mono" />
           </label>
         </div>
+        <ProblemNote :problem="desk.problem.value" :asking="desk.asking.value" @dismiss="desk.dismiss" />
         <button type="submit" class="press press-main">Put on the tray</button>
       </form>
     </AppDialog>

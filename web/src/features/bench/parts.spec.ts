@@ -1,6 +1,8 @@
-import { mount } from '@vue/test-utils'
+import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { ref } from 'vue'
+import type { ProblemBody } from '@/shared/api/client'
 import ClocksPanel from './ClocksPanel.vue'
 import EvidencePanel from './EvidencePanel.vue'
 import JobSchools from './JobSchools.vue'
@@ -41,22 +43,62 @@ describe('StationVial', () => {
 })
 
 describe('TrayPanel', () => {
+  const problem = ref<ProblemBody | null>(null)
+  const desk = {
+    putOnTray: vi.fn(async () => !problem.value),
+    clearTray: vi.fn(async () => true),
+    busy: ref(false),
+    asking: ref(false),
+    problem,
+    dismiss: () => (problem.value = null),
+  }
+
   it('says when nothing is off, open or inside', () =>
-    expect(mount(TrayPanel, { props: { job: testBench(), ...kept } }).text()).toContain('Clear: nothing is off'))
+    expect(mount(TrayPanel, { props: { job: testBench(), desk, mayBench: true } }).text()).toContain(
+      'Clear: nothing is off',
+    ))
+
+  it('keeps what was typed until it is written, and says why it was not', async () => {
+    const tray = mount(TrayPanel, {
+      props: { job: testBench(), desk, mayBench: true },
+      global: { stubs: { AppDialog: { props: ['open'], template: '<div v-if="open"><slot /></div>' } } },
+    })
+    await tray.find('[aria-label="Add to the tray"]').trigger('click')
+    await tray.find('input').setValue('cover screws')
+    problem.value = {
+      type: 'about:blank',
+      code: 'stale',
+      title: 'Somebody wrote first',
+      detail: '',
+      hint: '',
+      status: 409,
+      problems: [],
+      changes: [],
+    }
+    await tray.find('form').trigger('submit')
+    await flushPromises()
+    expect(tray.find('input').element.value).toBe('cover screws')
+    expect(tray.find('form').text()).toContain('Somebody wrote first')
+    problem.value = null
+    await tray.find('form').trigger('submit')
+    await flushPromises()
+    expect(desk.putOnTray).toHaveBeenLastCalledWith({ label: 'cover screws', change: 'off', count: 1 })
+    expect(tray.find('form').exists()).toBe(false)
+  })
 
   it('clears one thing, or all at once', async () => {
     const tray = mount(TrayPanel, {
-      props: { job: testBench({ tray: [item, { ...item, id: 't2', label: 'lid' }] }), ...kept },
+      props: { job: testBench({ tray: [item, { ...item, id: 't2', label: 'lid' }] }), desk, mayBench: true },
     })
     const buttons = tray.findAll('button')
     await buttons.find((b) => b.text().startsWith('back'))!.trigger('click')
     await buttons.find((b) => b.text() === 'All back')!.trigger('click')
-    expect(tray.emitted('clear')).toEqual([[['t1']], [['t1', 't2']]])
+    expect(desk.clearTray.mock.calls).toEqual([[{ items: ['t1'] }], [{ items: ['t1', 't2'] }]])
   })
 
   it('gives the counter nothing to press', () =>
     expect(
-      mount(TrayPanel, { props: { job: testBench({ tray: [item] }), busy: false, mayBench: false } }).findAll('button'),
+      mount(TrayPanel, { props: { job: testBench({ tray: [item] }), desk, mayBench: false } }).findAll('button'),
     ).toHaveLength(0))
 })
 

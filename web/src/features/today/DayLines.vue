@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { moment, percent } from '@/shared/format'
+import { clockTime, moment, percent } from '@/shared/format'
 import type { Day, DayJob } from './useDay'
 
 const props = defineProps<{
@@ -33,7 +33,6 @@ const x = (time: number) =>
 const wide = (a: number, b: number) =>
   `${Math.max(0.4, (100 * (Math.min(to.value, b) - Math.max(from.value, a))) / (to.value - from.value))}%`
 const within = (a: number, b: number) => b > from.value && a < to.value
-const clock = (time: number) => new Date(time).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })
 interface Bar {
   key: string
   kind: 'hands' | 'wait'
@@ -94,7 +93,7 @@ const waiting = (j: DayJob) =>
     <h2 id="day-title" class="sr-only">The plan, one row for each machine</h2>
     <div class="min-w-[44rem]">
       <div class="ml-48 flex text-sm text-soft" aria-hidden="true">
-        <span v-for="h in hours" :key="h" class="flex-1 border-l border-line pl-1 font-mono">{{ clock(h) }}</span>
+        <span v-for="h in hours" :key="h" class="flex-1 border-l border-line pl-1 font-mono">{{ clockTime(h) }}</span>
       </div>
       <ul class="divide-y divide-line">
         <li v-for="j in day.jobs" :key="j.id" class="flex items-stretch" :data-tag="j.tag">
@@ -164,7 +163,7 @@ const waiting = (j: DayJob) =>
               @pointermove="move"
               @pointerup="end(j)"
               @pointercancel="drag = null"
-              >{{ drawn(j, b) ? clock(b.a + drawn(j, b)) : hasRoom(b) ? b.says : '' }}</span
+              >{{ drawn(j, b) ? clockTime(b.a + drawn(j, b)) : hasRoom(b) ? b.says : '' }}</span
             >
             <span
               v-if="j.latestAt && within(at(j.latestAt), at(j.latestAt) + 1)"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useKeys } from '@/shared/state/useKeys'
-import { useNow } from '@/shared/state/useNow'
+import { useMinute, useNow } from '@/shared/state/useNow'
 import { useSession } from '@/shared/state/useSession'
 import { standingNow, useBoard } from '@/shared/state/useBoard'
 import BackupNote from '@/features/accounts/BackupNote.vue'
@@ -22,6 +22,7 @@ const desk = useDay()
 const { day } = desk
 const session = useSession()
 const now = useNow()
+const minute = useMinute()
 const picked = ref<DayJob | null>(null)
 const walkIn = ref<InstanceType<typeof WalkIn> | null>(null)
 const groups = [
@@ -44,7 +45,7 @@ const shown = computed(() =>
     .filter((g) => g.jobs.length > 0),
 )
 const today = computed(() =>
-  new Date(now.value).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' }),
+  new Date(minute.value).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' }),
 )
 const firm = computed(() => (day.value?.jobs ?? []).every((j) => j.kept === null || j.kept >= day.value!.level))
 const print = () => window.print()
@@ -105,21 +106,21 @@ useKeys(() => [
           <p v-if="day.moved" class="border-l-4 border-hands bg-hands-tint px-3 py-1.5" role="status">
             {{ day.moved }}
           </p>
-          <NowCards :day="day" :now="now" />
+          <NowCards :day="day" :now="minute" />
           <DayLines
             v-if="day.jobs.length"
             :day="day"
-            :now="now"
+            :now="minute"
             :may="session.mayBench"
             @pick="pick($event)"
             @drawn="pick"
           />
-          <DaySheet :day="day" :now="now" />
+          <DaySheet :day="day" :now="minute" />
           <div class="grid gap-2 md:grid-cols-2">
             <WeekLoad :day="day" />
             <WalkIn ref="walkIn" class="no-print" />
           </div>
-          <DueToo :day="day" :now="now" :may="session.mayBench" />
+          <DueToo :day="day" :now="minute" :may="session.mayBench" />
           <PinDialog :job="picked" :day="day" :desk="desk" :to="drawnTo" @close="picked = null" />
         </template>
       </LoadState>

@@ -10,9 +10,17 @@ export function money(amount: number, currency: string): string {
   return new Intl.NumberFormat(undefined, { style: 'currency', currency }).format(amount)
 }
 
+// By how many digits they show at most.
+const numbers = new Map<number, Intl.NumberFormat>()
+function written(value: number, digits: number): string {
+  const known = numbers.get(digits) ?? new Intl.NumberFormat(undefined, { maximumFractionDigits: digits })
+  numbers.set(digits, known)
+  return known.format(value)
+}
+
 /** A number with its unit, thin space between. */
 export function withUnit(value: number, unit: string, digits = 0): string {
-  return `${value.toLocaleString(undefined, { maximumFractionDigits: digits })}\u2009${unit}`
+  return `${written(value, digits)}\u2009${unit}`
 }
 
 /** A running clock: 0:47 under an hour as min:s, 1 h 05 under a day, then days. Negative is time past. */
@@ -26,21 +34,26 @@ export function countdown(milliseconds: number): string {
   return `${sign}${Math.floor(seconds / 86400)} d`
 }
 
+// Made once: to make one anew for each use takes fifty times as long.
+const hours = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' })
+const weekday = new Intl.DateTimeFormat(undefined, { weekday: 'short' })
+const date = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+
+/** A time of the day, from ms since 1970. */
+export const clockTime = (at: number) => hours.format(at)
+
 /** A moment as people at the bench say it: today by the hour, else by day and hour. */
 export function moment(iso: string, now = new Date()): string {
   const at = new Date(iso)
-  const time = at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })
+  const time = hours.format(at)
   if (at.toDateString() === now.toDateString()) return time
   const near = Math.abs(at.getTime() - now.getTime()) < 6 * 86400_000
-  const day = near
-    ? at.toLocaleDateString(undefined, { weekday: 'short' })
-    : at.toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
-  return `${day} ${time}`
+  return `${(near ? weekday : date).format(at)} ${time}`
 }
 
 /** A date alone. */
 export function day(iso: string): string {
-  return new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })
+  return date.format(new Date(iso))
 }
 
 /** A number as typed, with either decimal mark; null when empty, NaN when it is no number. */
