@@ -164,12 +164,16 @@ stale() {
   [ -n "$(find "$@" -newer "$mark" -type f -not -path '*/obj/*' -not -path '*/bin/*' -not -path '*/wwwroot/*' -not -path '*/node_modules/*' -print -quit)" ]
 }
 
-build_web() {
+web_packages() {
   mkdir -p "$BUILD"
   if stale "$BUILD/npm" "$ROOT/web/package-lock.json"; then
     (cd "$ROOT/web" && npm ci --no-audit --no-fund --loglevel=error)
     touch "$BUILD/npm"
   fi
+}
+
+build_web() {
+  web_packages
   if stale "$BUILD/web" "$ROOT/web/src" "$ROOT/web/index.html" "$ROOT/web/vite.config.ts" "$ROOT/web/package-lock.json"; then
     (cd "$ROOT/web" && npx vite build --logLevel warn)
     touch "$BUILD/web"

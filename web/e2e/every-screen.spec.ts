@@ -34,7 +34,7 @@ for (const lamp of ['on', 'off']) {
     await page.goto('/today')
     await expect(page.locator('.rings').first()).toBeVisible()
     const faint = () =>
-      page.evaluate(() => document.getAnimations({ subtree: true }).map((a) => (a.pause(), (a.currentTime = 999), a.playState)))
+      page.evaluate(() => document.getAnimations().map((a) => (a.pause(), (a.currentTime = 999), a.playState)))
     expect(await faint()).toContain('paused')
     await expectNoAxeFindings(page)
     await page.emulateMedia({ reducedMotion: 'reduce' })

@@ -80,4 +80,10 @@ public sealed record DayNumbers(
     double MovedMin,
     double CalendarFromMin,
     int RoundMin
-);
+)
+{
+    /// <summary>What work takes beyond its minutes when it takes as long as it ever does, min.</summary>
+    /// <param name="minutes">Its minutes.</param>
+    /// <param name="sd">Their spread, of the logarithm.</param>
+    internal double Beyond(double minutes, double sd) => minutes * (Math.Exp(LongSd * sd) - 1);
+}

@@ -40,6 +40,7 @@ public sealed record DayPlan(
     {
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways.Count > 0 ? j.Ways[0].Pieces : [])];
         var placing = new DayPlacing(jobs, hands, ways, numbers);
+        var pricing = new DayPricing(jobs, hands, ways, numbers);
         var groups = jobs.Select(j => j.Ways.Select(w => Many(w.Pieces, numbers)).DefaultIfEmpty(0).Max()).ToList();
         // Of orders that cost the same the one that stands already is kept.
         IEnumerable<IReadOnlyList<int>> stands = from is null ? [] : [Stands(from, jobs, ways, groups, numbers)];
@@ -60,7 +61,7 @@ public sealed record DayPlan(
                 best = (order, cost);
         }
 
-        DayCost Cost(IReadOnlyList<int> o) => placing.Cost(placing.Lay(o));
+        DayCost Cost(IReadOnlyList<int> o) => pricing.Cost(placing.Lay(o));
 
         var pieces = placing.Lay(best.Order);
         return new DayPlan(jobs, hands, [.. pieces.OrderBy(p => p.From).ThenBy(p => p.Job)], best.Order, best.Cost);

@@ -172,7 +172,8 @@ public class DayPlanTests
         List<DayHand> hands = [Ines, .. seed % 2 == 0 ? [Tam] : Array.Empty<DayHand>()];
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways[0].Pieces)];
         var placing = new DayPlacing(jobs, hands, ways, Walking);
-        var best = Orders([.. ways.Select(w => DayPlacing.Groups(w, Walking).Count - 1)]).Min(o => placing.Cost(placing.Lay(o)));
+        var pricing = new DayPricing(jobs, hands, ways, Walking);
+        var best = Orders([.. ways.Select(w => DayPlacing.Groups(w, Walking).Count - 1)]).Min(o => pricing.Cost(placing.Lay(o)));
         var plan = DayPlan.Of(jobs, hands, Walking);
         Assert.True(plan.Cost.CompareTo(best) <= 0, $"{plan.Cost} against {best}");
     }
@@ -220,8 +221,9 @@ public class DayPlanTests
         // No plain order is better than what was found.
         List<IReadOnlyList<DayPiece>> ways = [.. jobs.Select(j => j.Ways[0].Pieces)];
         var placing = new DayPlacing(jobs, [Ines, Tam], ways, Walking);
+        var pricing = new DayPricing(jobs, [Ines, Tam], ways, Walking);
         List<int> groups = [.. ways.Select(w => DayPlacing.Groups(w, Walking).Count - 1)];
-        Assert.All(DayPlan.Begins(jobs, ways, groups), o => Assert.True(plan.Cost.CompareTo(placing.Cost(placing.Lay(o))) <= 0));
+        Assert.All(DayPlan.Begins(jobs, ways, groups), o => Assert.True(plan.Cost.CompareTo(pricing.Cost(placing.Lay(o))) <= 0));
     }
 
     [Fact]
