@@ -182,8 +182,7 @@ build_web() {
 
 build_server() {
   if stale "$BUILD/server.mark" "$ROOT/src" "$ROOT/packs" "$ROOT/Directory.Build.props" "$ROOT/Directory.Packages.props" "$BUILD/web"; then
-    dotnet publish "$ROOT/src/SideBench.Cli" -c Release -o "$BUILD/server" -v q --nologo --use-current-runtime --no-self-contained \
-      -p:PublishReadyToRun=true
+    dotnet publish "$ROOT/src/SideBench.Cli" -c Release -o "$BUILD/server" -v q --nologo
     dotnet "$BUILD/server/SideBench.Cli.dll" known-packs "$ROOT/packs"
     rm -rf "$BUILD/server/wwwroot"
     cp -r "$ROOT/src/SideBench.Web/wwwroot" "$BUILD/server/wwwroot"
