@@ -16,7 +16,25 @@ export default ts.config(
       'vue/html-closing-bracket-newline': 'off',
       'vue/multiline-html-element-content-newline': 'off',
       'vue/no-v-html': 'off',
+      'vue/no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "VStartTag:has(VAttribute[directive=true][key.name.name='for']) > VAttribute[directive=false][key.name='ref']",
+          message:
+            'References in a loop have no order of the screen: bind to the thing itself (KeyCap, $event.currentTarget).',
+        },
+        {
+          selector: "VElement[name='span'] > VStartTag > VAttribute[key.name='class'] > VLiteral[value=/\\bkeycap\\b/]",
+          message: 'KeyCap draws a key and binds it to what it stands in.',
+        },
+      ],
     },
+  },
+  {
+    // The one that draws them; the list of keys; words that name a key.
+    files: ['src/shared/ui/KeyCap.vue', 'src/app/KeysOverlay.vue', 'src/app/NotFoundPage.vue'],
+    rules: { 'vue/no-restricted-syntax': 'off' },
   },
   {
     files: ['src/**/*.{ts,vue}'],

@@ -10,6 +10,7 @@ return args switch
     ["estimate"] => AskCommand.Estimate(),
     ["sum"] => AskCommand.Sum(),
     ["new-code", var name] => await NewCodeCommand.Run(name),
+    ["doubtful-answers"] => await DoubtfulAnswersCommand.Run(),
     ["pg-env"] => PgEnv.Print(),
     ["known-packs", var folder] => KnownPacksCommand.Run(folder),
     ["measure", .. var options] => await MeasureCommand.Run(options),
@@ -22,7 +23,7 @@ static int Usage()
         "Usage: ./sidebench measure [--json FILE] | measure diagnosis [--jobs N] [--markdown FILE] | measure sheets "
             + "[--scenes N] [--markdown FILE] | estimate | read-sheet --layout L.json "
             + "--image X.jpg | teach-sheet --image A.jpg [--names K,C,M,Y] "
-            + "| export FILE.csv|FILE.json | new-code NAME | backup FILE | restore FILE"
+            + "| export FILE.csv|FILE.json | new-code NAME | doubtful-answers | backup FILE | restore FILE"
     );
     return 2;
 }

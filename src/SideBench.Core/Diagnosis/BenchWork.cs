@@ -18,6 +18,7 @@ public static class BenchWork
     /// <param name="slot">The slot it was seen at, by panel number; 0 when not told.</param>
     /// <param name="before">Whether it was seen before this visit.</param>
     /// <param name="code">The panel's code that says it; empty when it was told otherwise.</param>
+    /// <param name="shown">What the card showed that was pressed; null when that is not known.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Answer(
         JobCase job,
         string finding,
@@ -27,7 +28,8 @@ public static class BenchWork
         double? coveragePct = null,
         int slot = 0,
         bool before = false,
-        string code = ""
+        string code = "",
+        ShownAtPress? shown = null
     )
     {
         if (IsEnded(job) is { } ended)
@@ -38,6 +40,8 @@ public static class BenchWork
         var o = step.IndexOf(outcome);
         if (o < 0)
             return new Problem(DiagnosisProblem.UnknownAnswer, "/outcome", outcome, step.Name);
+        if (ShownAtPress.Differs(shown, step.Name, step.Outcomes[o].Label) is { } other)
+            return other;
         // What was seen before this visit is told: no hand does it now, so nothing holds it.
         if (!before && IsHeld(job, step) is { } gate)
             return new Problem(DiagnosisProblem.HeldBack, "/finding", step.Name, gate.Reason, gate.Lift);
@@ -95,6 +99,7 @@ public static class BenchWork
     /// <param name="newId">Makes ids for tray and clock.</param>
     /// <param name="slots">The slots it was run on, by panel number; null or none for all.</param>
     /// <param name="old">What became of the old part; null when nothing was told.</param>
+    /// <param name="shown">What the card showed that was pressed; null when that is not known.</param>
     public static Outcome<IReadOnlyList<EntryBody>> Mend(
         JobCase job,
         string repair,
@@ -102,7 +107,8 @@ public static class BenchWork
         string lot,
         Func<string> newId,
         IReadOnlyList<int>? slots = null,
-        OldPart? old = null
+        OldPart? old = null,
+        ShownAtPress? shown = null
     )
     {
         if (IsEnded(job) is { } ended)
@@ -111,6 +117,8 @@ public static class BenchWork
         if (r < 0)
             return NotHere(job, repair, "/repair");
         var step = job.Book.Repairs[r];
+        if (ShownAtPress.Differs(shown, step.Name, "") is { } other)
+            return other;
         var problems = new List<Problem>();
         if (IsHeld(job, step) is { } gate)
             problems.Add(new Problem(DiagnosisProblem.HeldBack, "/repair", step.Name, gate.Reason, gate.Lift));

@@ -132,6 +132,15 @@ public sealed partial record ProblemCode
         "Look at what changed, then decide again."
     );
 
+    /// <summary>A press showed something else than it would write.</summary>
+    public static readonly ProblemCode ShownOther = new(
+        "shown-other",
+        ProblemSort.Conflict,
+        "The press says something else than the card showed",
+        "The card showed “{0}”; the press would write “{1}”. Nothing was written.",
+        "Look at the card as it is now, then press again."
+    );
+
     /// <summary>The same key came with another content.</summary>
     public static readonly ProblemCode KeyReused = new(
         "key-reused",

@@ -10,4 +10,14 @@ namespace SideBench.Core.Record;
 /// <param name="PersonName">Their name as it was.</param>
 /// <param name="At">When, UTC.</param>
 /// <param name="Body">What it says.</param>
-public sealed record Entry(EntryId Id, JobId? Job, int Version, PersonId Person, string PersonName, DateTimeOffset At, EntryBody Body);
+/// <param name="How">How it was told; null for lines of before that was kept, and where it is not known.</param>
+public sealed record Entry(
+    EntryId Id,
+    JobId? Job,
+    int Version,
+    PersonId Person,
+    string PersonName,
+    DateTimeOffset At,
+    EntryBody Body,
+    HowTold? How = null
+);

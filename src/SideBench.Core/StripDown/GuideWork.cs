@@ -66,6 +66,8 @@ public static class GuideWork
         var run = state.Opening.Runs.First(r => r.Id == told.Run);
         if (run.Begun.Steps.FirstOrDefault(s => s.Id == told.Step) is not { } step)
             return new Problem(DiagnosisProblem.UnknownStep, "/step", told.Step);
+        if (ShownAtPress.Differs(told.Shown, step.Title, LabelOf(step, told)) is { } other)
+            return other;
         if (run.Ticks.TryGetValue(step.Id, out var tick))
             return new Problem(StripDownProblem.StepTicked, "/step", step.Title, tick.Outcome, $"{tick.Person}, {tick.At:HH:mm} UTC");
         var branch = step.Branches.FirstOrDefault(b => b.Id == told.Outcome);
@@ -84,6 +86,11 @@ public static class GuideWork
             return problems;
         return Lines(job, graph, run, step, told, newId);
     }
+
+    // What the answer is called on the screen, where it has a name of its own.
+    private static string LabelOf(GuideStep step, StepTold told) =>
+        step.Branches.FirstOrDefault(b => b.Id == told.Outcome)?.Label
+        ?? (told.Outcome == Done ? step.Does.FirstOrDefault(d => step.Does.Count == 1 || d.Repair == told.Does)?.Label ?? "" : "");
 
     private static List<EntryBody> Lines(JobCase job, AccessGraph? graph, GuideRun run, GuideStep step, StepTold told, Func<string> newId)
     {
@@ -269,4 +276,8 @@ public static class GuideWork
 /// <param name="Value">The number asked for; null when none.</param>
 /// <param name="Words">Why it was skipped; else what is to be said.</param>
 /// <param name="Does">Which of the repairs that the step can make was made; empty when there is one at most.</param>
-public sealed record StepTold(string Run, string Step, string Outcome, double? Value, string Words, string Does = "");
+public sealed record StepTold(string Run, string Step, string Outcome, double? Value, string Words, string Does = "")
+{
+    /// <summary>What the card showed that was pressed; null when that is not known.</summary>
+    public ShownAtPress? Shown { get; init; }
+}

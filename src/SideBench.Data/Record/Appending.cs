@@ -9,7 +9,8 @@ namespace SideBench.Data.Record;
 /// <param name="Id">Its number, taken beforehand.</param>
 /// <param name="Version">The version of what it is about.</param>
 /// <param name="Body">What it says.</param>
-public sealed record NewLine(EntryId Id, int Version, EntryBody Body);
+/// <param name="How">How it was told; null for as its write was.</param>
+public sealed record NewLine(EntryId Id, int Version, EntryBody Body, HowTold? How = null);
 
 /// <summary>
 /// Everything that one write puts into the database, gathered and sent in one round trip: its key, its lines, the subjects they touch, and
@@ -23,9 +24,9 @@ public sealed class Appending : IAsyncDisposable
         """;
 
     private const string AddLineSql = """
-        INSERT INTO entries (entry_id, job_id, machine_id, version, person_id, person_name, written_at, kind, body, write_key)
+        INSERT INTO entries (entry_id, job_id, machine_id, version, person_id, person_name, written_at, kind, body, write_key, how_told)
         OVERRIDING SYSTEM VALUE
-        VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+        VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
         """;
 
     private const string TouchSql = """
@@ -76,7 +77,8 @@ public sealed class Appending : IAsyncDisposable
                 .With(write.At.Stored())
                 .With(line.Body.Kind.Name)
                 .WithJson(EntryCodec.Write(line.Body))
-                .With(write.Key);
+                .With(write.Key)
+                .WithNull((line.How ?? write.How) is { } how ? StoredWord.Of(how) : null);
     }
 
     /// <summary>Numbers lines on a subject, which must be held by this transaction, and moves its version on.</summary>

@@ -10,7 +10,7 @@ namespace SideBench.Data.Record;
 public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
 {
     internal const string OfJobSql = """
-        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body, how_told
         FROM entries
         WHERE job_id = $1
           AND version >= $2
@@ -18,7 +18,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         """;
 
     private const string OfMachineSql = """
-        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body, how_told
         FROM entries
         WHERE machine_id = $1
           AND entry_id < $2
@@ -27,7 +27,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         """;
 
     private const string SheetsOfMachineSql = """
-        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body, how_told
         FROM standing_entries
         WHERE machine_id = $1
           AND kind IN ('sheet-taken', 'sheet-corrected')
@@ -35,7 +35,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         """;
 
     private const string OfMachineKindsSql = """
-        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body, how_told
         FROM standing_entries
         WHERE machine_id = $1
           AND kind = ANY ($2)
@@ -44,7 +44,8 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
 
     // Lines as they stand, each with its machine.
     private const string OfMachinesSql = """
-        SELECT e.entry_id, e.job_id, e.version, e.person_id, e.person_name, e.written_at, e.kind, e.body, m.machine_id, m.model_id, m.serial
+        SELECT e.entry_id, e.job_id, e.version, e.person_id, e.person_name, e.written_at, e.kind, e.body, e.how_told,
+               m.machine_id, m.model_id, m.serial
         FROM standing_entries e
         JOIN machines m ON m.machine_id = e.machine_id
         """;
@@ -87,7 +88,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         """;
 
     private const string OfShopSql = """
-        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body, how_told
         FROM entries
         WHERE job_id IS NULL
           AND machine_id IS NULL
@@ -104,7 +105,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         """;
 
     private const string EarlierSql = """
-        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body, how_told
         FROM standing_entries
         WHERE machine_id = $1
           AND job_id IS DISTINCT FROM $2
@@ -112,7 +113,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         """;
 
     private const string OfSubjectSql = """
-        SELECT e.entry_id, e.job_id, t.version, e.person_id, e.person_name, e.written_at, e.kind, e.body
+        SELECT e.entry_id, e.job_id, t.version, e.person_id, e.person_name, e.written_at, e.kind, e.body, e.how_told
         FROM touches t
         JOIN entries e ON e.entry_id = t.entry_id
         WHERE t.subject = $1
@@ -120,7 +121,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         """;
 
     private const string AllSql = """
-        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body, how_told
         FROM entries
         ORDER BY entry_id
         """;
@@ -235,7 +236,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         await using var rows = await command.ExecuteReaderAsync(cancel);
         var lines = new List<ShopLine>();
         while (await rows.ReadAsync(cancel))
-            lines.Add(new ShopLine(ReadRow(rows), rows.GetInt64(8), rows.GetString(9), rows.GetString(10)));
+            lines.Add(new ShopLine(ReadRow(rows), rows.GetInt64(9), rows.GetString(10), rows.GetString(11)));
         return lines;
     }
 
@@ -305,6 +306,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
             new PersonId(row.GetInt64(3)),
             row.GetString(4),
             row.GetFieldValue<DateTimeOffset>(5),
-            codec.Read(row.GetString(6), row.GetString(7))
+            codec.Read(row.GetString(6), row.GetString(7)),
+            row.TextOrNull(8) is { } how ? StoredWord.Read<HowTold>(how) : null
         );
 }

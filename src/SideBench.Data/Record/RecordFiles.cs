@@ -11,7 +11,7 @@ public static class RecordFiles
     private static readonly JsonSerializerOptions Indented = new(JsonSerializerDefaults.Web) { WriteIndented = true };
 
     /// <summary>Column names of the CSV.</summary>
-    public const string Header = "entry_id,job_id,version,written_at_utc,person,kind,says,body_json";
+    public const string Header = "entry_id,job_id,version,written_at_utc,person,kind,says,body_json,how_told";
 
     /// <summary>The record as CSV.</summary>
     public static string Csv(IEnumerable<Entry> entries)
@@ -33,7 +33,8 @@ public static class RecordFiles
             Field(entry.PersonName),
             entry.Body.Kind.Name,
             Field(entry.Body.Says),
-            Field(EntryCodec.Write(entry.Body))
+            Field(EntryCodec.Write(entry.Body)),
+            How(entry)
         );
 
     /// <summary>The record as JSON.</summary>
@@ -56,7 +57,10 @@ public static class RecordFiles
             ["kind"] = entry.Body.Kind.Name,
             ["says"] = entry.Body.Says,
             ["body"] = JsonNode.Parse(EntryCodec.Write(entry.Body)),
+            ["howTold"] = How(entry),
         };
+
+    private static string? How(Entry entry) => entry.How is { } how ? StoredWord.Of(how) : null;
 
     /// <summary>
     /// A field of a table: quoted where it must be, for programs that part fields by semicolons too. One that begins like a sum would be

@@ -1,4 +1,5 @@
 using SideBench.Core.Identity;
+using SideBench.Core.Record;
 
 namespace SideBench.Data.Record;
 
@@ -8,7 +9,8 @@ namespace SideBench.Data.Record;
 /// <param name="Person">Who.</param>
 /// <param name="PersonName">Their name now.</param>
 /// <param name="At">When, UTC.</param>
-public sealed record Write(Guid Key, string Fingerprint, PersonId Person, string PersonName, DateTimeOffset At);
+/// <param name="How">How it was told; null when that is not known.</param>
+public sealed record Write(Guid Key, string Fingerprint, PersonId Person, string PersonName, DateTimeOffset At, HowTold? How = null);
 
 /// <summary>An earlier write under the same key.</summary>
 public sealed record EarlierWrite(string Fingerprint, JobId? Job, MachineId? Machine);

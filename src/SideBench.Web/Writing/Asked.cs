@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using SideBench.Core.Record;
 using SideBench.Data.Record;
 using SideBench.Web.Hosting;
 
@@ -12,7 +13,9 @@ namespace SideBench.Web.Writing;
 /// <param name="IsHarmless">
 /// Whether it may be written though that has changed since: notes, and what refuses by itself what is done already.
 /// </param>
-public sealed record Asked(Write Write, int SeenVersion, bool IsHarmless = false)
+/// <param name="ShownVersion">The version that stood on the screen when it was pressed; 0 when that is not said.</param>
+/// <param name="ByTheWay">How the lines after the first were told that it makes by the way; null for as the first.</param>
+public sealed record Asked(Write Write, int SeenVersion, bool IsHarmless = false, int ShownVersion = 0, HowTold? ByTheWay = null)
 {
     // Numbers that cannot be are refused by the rules; the fingerprint holds whatever was sent.
     private static readonly JsonSerializerOptions AsSent = new(JsonSerializerDefaults.Web)
@@ -38,6 +41,6 @@ public sealed record Asked(Write Write, int SeenVersion, bool IsHarmless = false
                 AsSent
             )
         );
-        return new Write(key, Convert.ToHexString(print), person.Id, person.Name, now);
+        return new Write(key, Convert.ToHexString(print), person.Id, person.Name, now, (request as IPressed)?.HowTold);
     }
 }

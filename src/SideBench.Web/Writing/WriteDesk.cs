@@ -51,13 +51,15 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
                     return (false, Again(earlier, asked, () => Shown(job, thread, show)));
                 if (!asked.IsHarmless && asked.SeenVersion != job.Row.Version)
                     return (false, Stale(job, asked.SeenVersion));
+                if (OthersSince(job, asked) > 0)
+                    return (false, Stale(job, asked.ShownVersion));
                 var now = books.Case(job, thread);
                 if (!now.IsGood)
                     return (false, (Outcome<T>)now.Problems.ToList());
                 var lines = rule(new OnJob(now.Value, job.Entries, other => books.Case(job, other).Value, books));
                 if (!lines.IsGood)
                     return (false, (Outcome<T>)lines.Problems.ToList());
-                return (true, await Append(unit, held, job, asked.Write, lines.Value, thread, show, cancel));
+                return (true, await Append(unit, held, job, asked, lines.Value, thread, show, cancel));
             },
             cancel
         );
@@ -145,17 +147,17 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         Unit unit,
         HeldJob held,
         LoadedJob job,
-        Write write,
+        Asked asked,
         IReadOnlyList<EntryBody> lines,
         int thread,
         Func<LoadedJob, JobCase, T> show,
         CancellationToken cancel
     )
     {
-        var ids = held.NewLines;
+        var (write, ids) = (asked.Write, held.NewLines);
         if (ids.Count < lines.Count)
             ids.AddRange(await SubjectStore.NewLines(unit, lines.Count - ids.Count, cancel));
-        List<NewLine> made = [.. lines.Select((body, i) => new NewLine(ids[i], job.Row.Version + 1 + i, body))];
+        List<NewLine> made = [.. lines.Select((b, i) => new NewLine(ids[i], job.Row.Version + 1 + i, b, i == 0 ? null : asked.ByTheWay))];
         List<Entry> added = [.. made.Select(line => EntryOf(line, job.Row.Id, write))];
         List<Entry> all = [.. job.Entries, .. added];
         await using var appending = new Appending(unit);
@@ -246,5 +248,11 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         };
 
     private static Entry EntryOf(NewLine line, JobId? job, Write write) =>
-        new(line.Id, job, line.Version, write.Person, write.PersonName, write.At, line.Body);
+        new(line.Id, job, line.Version, write.Person, write.PersonName, write.At, line.Body, line.How ?? write.How);
+
+    // A press that waited somewhere is seen as its own lines left the job; what others wrote since it was shown is asked about.
+    private static int OthersSince(LoadedJob job, Asked asked) =>
+        asked.IsHarmless || asked.ShownVersion <= 0
+            ? 0
+            : job.Entries.Count(e => e.Version > asked.ShownVersion && e.Person != asked.Write.Person);
 }

@@ -3,7 +3,7 @@ import { useStorage } from '@vueuse/core'
 import { defineAsyncComponent, ref, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useEvents } from '@/shared/state/useEvents'
-import { useKeys } from '@/shared/state/useKeys'
+import { useKeys, useOver } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
 import BenchStrip from './BenchStrip.vue'
 import BusyMark from './BusyMark.vue'
@@ -26,9 +26,8 @@ const showingKeys = ref(false)
 const switching = ref(false)
 const { status } = useEvents()
 watchEffect(() => (document.documentElement.dataset.lamp = lamp.value))
+useOver(() => jumping.value || showingKeys.value || switching.value || session.ended)
 useKeys(() => [
-  { key: '/', does: 'jump anywhere', run: () => (jumping.value = true) },
-  { key: '?', does: 'keys of this screen', run: () => (showingKeys.value = true) },
   { key: 'P', does: 'switch person', run: () => (switching.value = true) },
   { key: 'Alt+1..9', does: 'bench places' },
 ])

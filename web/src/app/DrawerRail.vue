@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useSession } from '@/shared/state/useSession'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 
 defineProps<{
   /** Whether the lamp is on (light) or off (dark). */
@@ -43,9 +44,9 @@ const drawers = [
         {{ lamp === 'on' ? 'Lamp off' : 'Lamp on' }}
       </button>
       <button type="button" class="press hidden px-2 text-sm md:inline-flex" @click="emit('keys')">
-        keys <span class="keycap">?</span>
+        keys <KeyCap of="?" />
       </button>
-      <button type="button" class="press px-2 text-sm" @click="emit('jump')">jump <span class="keycap">/</span></button>
+      <button type="button" class="press px-2 text-sm" @click="emit('jump')">jump <KeyCap of="/" /></button>
     </div>
   </div>
 </template>

@@ -13,7 +13,7 @@ const emit = defineEmits<{ close: [] }>()
   <AppDialog :open="open" title="Keys of this screen" @close="emit('close')">
     <dl class="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
       <template v-for="(group, g) in activeKeys" :key="g">
-        <template v-for="k in group" :key="k.key">
+        <template v-for="k in group.keys" :key="k.key">
           <dt>
             <span class="keycap">{{ k.key }}</span>
           </dt>

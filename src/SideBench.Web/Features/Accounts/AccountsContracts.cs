@@ -1,5 +1,6 @@
 using SideBench.Core.Accounts;
 using SideBench.Data.People;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Accounts;
 
@@ -32,7 +33,7 @@ public sealed record SignInView(
 );
 
 /// <summary>What every write about accounts carries.</summary>
-public interface IAccountWrite
+public interface IAccountWrite : IPressed
 {
     /// <summary>The write's key: the same key again is the same write.</summary>
     Guid Key { get; }
@@ -41,14 +42,14 @@ public interface IAccountWrite
     int SeenVersion { get; }
 }
 
-public sealed record AccountRequest(Guid Key, int SeenVersion) : IAccountWrite;
+public sealed record AccountRequest(Guid Key, int SeenVersion) : Pressed, IAccountWrite;
 
-public sealed record InviteRequest(Guid Key, int SeenVersion, string? Name, string? Role) : IAccountWrite;
+public sealed record InviteRequest(Guid Key, int SeenVersion, string? Name, string? Role) : Pressed, IAccountWrite;
 
-public sealed record RoleRequest(Guid Key, int SeenVersion, string? Role) : IAccountWrite;
+public sealed record RoleRequest(Guid Key, int SeenVersion, string? Role) : Pressed, IAccountWrite;
 
 /// <param name="Act">Suspended, LetBack or Gone.</param>
-public sealed record StandRequest(Guid Key, int SeenVersion, string? Act, string? Why) : IAccountWrite;
+public sealed record StandRequest(Guid Key, int SeenVersion, string? Act, string? Why) : Pressed, IAccountWrite;
 
 /// <param name="Now">The password as it is now.</param>
 public sealed record OwnPasswordRequest(Guid Key, string? Now, string? Password);

@@ -1,17 +1,19 @@
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Features.Practice;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Day;
 
 /// <param name="Of">The person; 0 for the shop.</param>
 /// <param name="Hours">Spans such as 09:00-12:30 13:00-17:00; empty for closed or off.</param>
 public sealed record HoursRequest(Guid Key, int SeenVersion, long Of, string? Weekday, DateOnly? Day, string? Hours, string? Why)
-    : IShopWrite;
+    : Pressed,
+        IShopWrite;
 
 /// <param name="Of">The person; 0 for whoever comes.</param>
 /// <param name="From">When it begins; null as soon as it can.</param>
 /// <param name="Free">Whether it is let go again.</param>
-public sealed record PinRequest(Guid Key, int SeenVersion, long Of, DateTimeOffset? From, bool Free, int Thread = 0) : IJobWrite;
+public sealed record PinRequest(Guid Key, int SeenVersion, long Of, DateTimeOffset? From, bool Free, int Thread = 0) : Pressed, IJobWrite;
 
 /// <summary>A span of time.</summary>
 public sealed record SpanView(DateTimeOffset From, DateTimeOffset To);
@@ -97,7 +99,7 @@ public sealed record DayReminderView(
 );
 
 /// <param name="Of">The reminder's key.</param>
-public sealed record ReminderDoneRequest(Guid Key, int SeenVersion, string? Of) : IShopWrite;
+public sealed record ReminderDoneRequest(Guid Key, int SeenVersion, string? Of) : Pressed, IShopWrite;
 
 /// <summary>A day's work against its hours.</summary>
 public sealed record DayLoadView(DateOnly Day, double WorkHours, double OpenHours);
@@ -170,7 +172,7 @@ public sealed record HoursView(int Version, IReadOnlyList<HoursOfView> People, I
 /// <param name="Rule">Corners, Aired or Leaves.</param>
 /// <param name="Of">The person; 0 for the shop.</param>
 /// <param name="Value">The number of places, spans of hours, or kinds of work with blanks between.</param>
-public sealed record DayRuleRequest(Guid Key, int SeenVersion, string? Rule, long Of, string? Value) : IShopWrite;
+public sealed record DayRuleRequest(Guid Key, int SeenVersion, string? Rule, long Of, string? Value) : Pressed, IShopWrite;
 
 /// <summary>How minutes have done for one step, model or person.</summary>
 /// <param name="What">step, model or person.</param>

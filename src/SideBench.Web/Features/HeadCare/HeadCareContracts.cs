@@ -1,10 +1,11 @@
 using SideBench.Web.Features.Jobs;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.HeadCare;
 
-public sealed record LevelRequest(Guid Key, int SeenVersion, int? MostLeft, int Thread = 0) : IJobWrite;
+public sealed record LevelRequest(Guid Key, int SeenVersion, int? MostLeft, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record BuildUpRequest(Guid Key, int SeenVersion, string? Paper, string? Thickness, int Thread = 0) : IJobWrite;
+public sealed record BuildUpRequest(Guid Key, int SeenVersion, string? Paper, string? Thickness, int Thread = 0) : Pressed, IJobWrite;
 
 /// <summary>One channel: what sits in it.</summary>
 /// <param name="Clog">Chance of dried ink or debris, 0 to 1.</param>

@@ -1,4 +1,5 @@
 using SideBench.Web.Features.Jobs;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Ink;
 
@@ -7,11 +8,11 @@ namespace SideBench.Web.Features.Ink;
 /// <param name="After">The count after a reset, %; null for 100.</param>
 public sealed record SlotFigure(int Slot, double? Amount, double? After = null);
 
-public sealed record ChipsRequest(Guid Key, int SeenVersion, IReadOnlyList<SlotFigure>? Slots, int Thread = 0) : IJobWrite;
+public sealed record ChipsRequest(Guid Key, int SeenVersion, IReadOnlyList<SlotFigure>? Slots, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record WeighedRequest(Guid Key, int SeenVersion, IReadOnlyList<SlotFigure>? Slots, int Thread = 0) : IJobWrite;
+public sealed record WeighedRequest(Guid Key, int SeenVersion, IReadOnlyList<SlotFigure>? Slots, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record FilledRequest(Guid Key, int SeenVersion, IReadOnlyList<SlotFigure>? Slots, int Thread = 0) : IJobWrite;
+public sealed record FilledRequest(Guid Key, int SeenVersion, IReadOnlyList<SlotFigure>? Slots, int Thread = 0) : Pressed, IJobWrite;
 
 public sealed record ResetRequest(
     Guid Key,
@@ -22,7 +23,7 @@ public sealed record ResetRequest(
     bool Worked,
     string? Despite,
     int Thread = 0
-) : IJobWrite;
+) : Pressed, IJobWrite;
 
 /// <summary>A slot in a reset session, in the order of the hand.</summary>
 /// <param name="Before">Its count before, %; null when not read.</param>
@@ -32,7 +33,8 @@ public sealed record ResetRequest(
 public sealed record SessionSlotBody(int Slot, double? Before, bool Full, double? Ml, int Tries, string? Lamp, bool Reset, double? After);
 
 public sealed record ResetSessionRequest(Guid Key, int SeenVersion, IReadOnlyList<SessionSlotBody>? Slots, string? Despite, int Thread = 0)
-    : IJobWrite;
+    : Pressed,
+        IJobWrite;
 
 public sealed record FittedRequest(
     Guid Key,
@@ -49,9 +51,9 @@ public sealed record FittedRequest(
     bool Bought,
     bool Purged = false,
     int Thread = 0
-) : IJobWrite;
+) : Pressed, IJobWrite;
 
-public sealed record InkVisitRequest(Guid Key, int SeenVersion, int Thread = 0) : IJobWrite;
+public sealed record InkVisitRequest(Guid Key, int SeenVersion, int Thread = 0) : Pressed, IJobWrite;
 
 /// <summary>A figure with its 90 % band.</summary>
 public sealed record FigureView(double Best, double Low, double High);

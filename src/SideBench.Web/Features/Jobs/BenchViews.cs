@@ -148,7 +148,8 @@ public static class BenchViews
             entry.At,
             entry.PersonName,
             entry.Body is Corrected c ? c.Target : null,
-            takenBack
+            takenBack,
+            entry.How is { } how ? StoredWord.Of(how) : null
         );
 
     private static IReadOnlyList<StationView> Stations(JobCase job)

@@ -16,16 +16,24 @@ public sealed class JobDesk(WriteDesk desk, JobStore jobs, BenchBooks books)
     /// <param name="request">What was asked, with its key and the version seen.</param>
     /// <param name="rule">The rule of the core that makes lines of it.</param>
     /// <param name="harmless">Whether it may be written though the job has changed since.</param>
+    /// <param name="byTheWay">How lines were told that it makes after its first; null for as that one.</param>
     public Task<Outcome<BenchView>> Write<T>(
         HttpContext http,
         long id,
         T request,
         Func<OnJob, Outcome<IReadOnlyList<EntryBody>>> rule,
-        bool harmless = false
+        bool harmless = false,
+        HowTold? byTheWay = null
     )
         where T : IJobWrite =>
         desk.OnJob(
-            new Asked(Asked.WriteOf(http, request.Key, request, books.Now), request.SeenVersion, harmless),
+            new Asked(
+                Asked.WriteOf(http, request.Key, request, books.Now),
+                request.SeenVersion,
+                harmless,
+                request.Shown?.Version ?? 0,
+                byTheWay
+            ),
             new JobId(id),
             request.Thread,
             rule,

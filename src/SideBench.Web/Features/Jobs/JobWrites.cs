@@ -18,6 +18,7 @@ public static class JobWrites
     /// <param name="summary">What it does, one line.</param>
     /// <param name="rule">The rule of the core.</param>
     /// <param name="harmless">Whether it may be written though the job has changed since.</param>
+    /// <param name="byTheWay">How lines were told that it makes after its first; null for as that one.</param>
     public static RouteHandlerBuilder MapJobWrite<T>(
         this IEndpointRouteBuilder jobs,
         string path,
@@ -25,13 +26,14 @@ public static class JobWrites
         string name,
         string summary,
         Func<T, OnJob, Outcome<IReadOnlyList<EntryBody>>> rule,
-        bool harmless = false
+        bool harmless = false,
+        HowTold? byTheWay = null
     )
         where T : class, IJobWrite =>
         jobs.MapPost(
                 path,
                 async (long id, T request, JobDesk desk, HttpContext http) =>
-                    (await desk.Write(http, id, request, on => rule(request, on), harmless)).ToResult()
+                    (await desk.Write(http, id, request, on => rule(request, on), harmless, byTheWay)).ToResult()
             )
             .Produces<BenchView>()
             .Described(name, summary)

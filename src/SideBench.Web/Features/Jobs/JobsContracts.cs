@@ -1,10 +1,12 @@
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
+using SideBench.Core.Record;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Jobs;
 
 /// <summary>What every write to a job carries.</summary>
-public interface IJobWrite
+public interface IJobWrite : IPressed
 {
     /// <summary>The write's key: the same key again is the same write.</summary>
     Guid Key { get; }
@@ -14,6 +16,9 @@ public interface IJobWrite
 
     /// <summary>The thread that was looked at.</summary>
     int Thread => 0;
+
+    /// <summary>What the card showed that was pressed; null when nothing is said of it.</summary>
+    ShownAtPress? Shown => null;
 }
 
 public sealed record AnswerRequest(
@@ -27,7 +32,7 @@ public sealed record AnswerRequest(
     int Slot = 0,
     bool Before = false,
     string? Code = null
-) : IJobWrite;
+) : PressedAtCard, IJobWrite;
 
 public sealed record MendRequest(
     Guid Key,
@@ -39,16 +44,19 @@ public sealed record MendRequest(
     IReadOnlyList<int>? Slots = null,
     string? Became = null,
     DateOnly? ReturnBy = null
-) : IJobWrite;
+) : PressedAtCard, IJobWrite;
 
-public sealed record CorrectRequest(Guid Key, int SeenVersion, long Entry, string? Reason, int Thread = 0) : IJobWrite;
+public sealed record CorrectRequest(Guid Key, int SeenVersion, long Entry, string? Reason, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record OverrideRequest(Guid Key, int SeenVersion, string Step, string? Reason, int Thread = 0) : IJobWrite;
+public sealed record OverrideRequest(Guid Key, int SeenVersion, string Step, string? Reason, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record TrayPutRequest(Guid Key, int SeenVersion, string? Label, string Change, int Count, int Thread = 0) : IJobWrite;
+public sealed record TrayPutRequest(Guid Key, int SeenVersion, string? Label, string Change, int Count, int Thread = 0)
+    : Pressed,
+        IJobWrite;
 
 public sealed record TrayClearRequest(Guid Key, int SeenVersion, IReadOnlyList<string>? Items, string? WaitOver = null, int Thread = 0)
-    : IJobWrite;
+    : Pressed,
+        IJobWrite;
 
 public sealed record ClockStartRequest(
     Guid Key,
@@ -58,17 +66,21 @@ public sealed record ClockStartRequest(
     double MinMinutes,
     double? MaxMinutes,
     int Thread = 0
-) : IJobWrite;
+) : Pressed, IJobWrite;
 
-public sealed record ClockStopRequest(Guid Key, int SeenVersion, string Clock, string? WaitOver = null, int Thread = 0) : IJobWrite;
+public sealed record ClockStopRequest(Guid Key, int SeenVersion, string Clock, string? WaitOver = null, int Thread = 0)
+    : Pressed,
+        IJobWrite;
 
-public sealed record WaitRequest(Guid Key, int SeenVersion, string For, string? What, DateTimeOffset? Until, int Thread = 0) : IJobWrite;
+public sealed record WaitRequest(Guid Key, int SeenVersion, string For, string? What, DateTimeOffset? Until, int Thread = 0)
+    : Pressed,
+        IJobWrite;
 
-public sealed record NoteRequest(Guid Key, int SeenVersion, string? Text, int Thread = 0) : IJobWrite;
+public sealed record NoteRequest(Guid Key, int SeenVersion, string? Text, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record ConsentRequest(Guid Key, int SeenVersion, string What, string? By, int Thread = 0) : IJobWrite;
+public sealed record ConsentRequest(Guid Key, int SeenVersion, string What, string? By, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record PlaceRequest(Guid Key, int SeenVersion, int? Place, int Thread = 0) : IJobWrite;
+public sealed record PlaceRequest(Guid Key, int SeenVersion, int? Place, int Thread = 0) : Pressed, IJobWrite;
 
 public sealed record CloseRequest(
     Guid Key,
@@ -78,13 +90,15 @@ public sealed record CloseRequest(
     string? Cause = null,
     string? WaitOver = null,
     int Thread = 0
-) : IJobWrite;
+) : Pressed, IJobWrite;
 
-public sealed record HandOverRequest(Guid Key, int SeenVersion, string? To, decimal Charge) : IJobWrite;
+public sealed record HandOverRequest(Guid Key, int SeenVersion, string? To, decimal Charge) : Pressed, IJobWrite;
 
-public sealed record ThreadRequest(Guid Key, int SeenVersion, string Complaint, int Slot, string? Words, int Thread = 0) : IJobWrite;
+public sealed record ThreadRequest(Guid Key, int SeenVersion, string Complaint, int Slot, string? Words, int Thread = 0)
+    : Pressed,
+        IJobWrite;
 
-public sealed record JobSchoolRequest(Guid Key, int SeenVersion, string School, string Option, int Thread = 0) : IJobWrite;
+public sealed record JobSchoolRequest(Guid Key, int SeenVersion, string School, string Option, int Thread = 0) : Pressed, IJobWrite;
 
 /// <summary>One place on a path, with the suspicion on it.</summary>
 public sealed record StationView(
@@ -195,7 +209,18 @@ public sealed record ClockView(
     DateTimeOffset? LatestAt
 );
 
-public sealed record EntryView(long Id, string Kind, string Says, DateTimeOffset At, string Person, long? Corrects, bool TakenBack);
+/// <summary>A line of the record.</summary>
+/// <param name="How">How it was told: key, hand, typed, scan or guide; null when that is not known.</param>
+public sealed record EntryView(
+    long Id,
+    string Kind,
+    string Says,
+    DateTimeOffset At,
+    string Person,
+    long? Corrects,
+    bool TakenBack,
+    string? How
+);
 
 public sealed record SpentView(double Minutes, decimal Parts, double InkMl, decimal Labour, string Currency, decimal? Limit);
 

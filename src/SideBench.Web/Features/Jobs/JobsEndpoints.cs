@@ -76,7 +76,8 @@ public static class JobsEndpoints
             Act.Bench,
             "answerFinding",
             "Tells what a finding showed.",
-            (r, on) => BenchWork.Answer(on.Job, r.Finding, r.Outcome, r.Quantity, NewId, r.CoveragePct, r.Slot, r.Before, r.Code ?? "")
+            (r, on) =>
+                BenchWork.Answer(on.Job, r.Finding, r.Outcome, r.Quantity, NewId, r.CoveragePct, r.Slot, r.Before, r.Code ?? "", r.Shown)
         );
         jobs.MapJobWrite<MendRequest>(
             "/repairs",
@@ -84,7 +85,16 @@ public static class JobsEndpoints
             "recordRepair",
             "Records that a repair was made.",
             (r, on) =>
-                BenchWork.Mend(on.Job, r.Repair, r.Minutes, r.Lot ?? "", NewId, r.Slots, new OldPart(r.Became?.Trim() ?? "", r.ReturnBy))
+                BenchWork.Mend(
+                    on.Job,
+                    r.Repair,
+                    r.Minutes,
+                    r.Lot ?? "",
+                    NewId,
+                    r.Slots,
+                    new OldPart(r.Became?.Trim() ?? "", r.ReturnBy),
+                    r.Shown
+                )
         );
         jobs.MapJobWrite<CorrectRequest>(
             "/corrections",

@@ -1,19 +1,21 @@
 using SideBench.Web.Features.Jobs;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Nozzles;
 
 /// <summary>One unit as a person tapped it: a letter a nozzle.</summary>
 public sealed record TappedUnit(string Id, string Nozzles, string? MixedWith = null);
 
-public sealed record TapsRequest(Guid Key, int SeenVersion, IReadOnlyList<TappedUnit>? Units, int Thread = 0) : IJobWrite;
+public sealed record TapsRequest(Guid Key, int SeenVersion, IReadOnlyList<TappedUnit>? Units, int Thread = 0) : Pressed, IJobWrite;
 
 public sealed record PutRightRequest(Guid Key, int SeenVersion, string? Sheet, IReadOnlyList<TappedUnit>? Units, int Thread = 0)
-    : IJobWrite;
+    : Pressed,
+        IJobWrite;
 
-public sealed record ScanRequest(Guid Key, int SeenVersion, string? Device, int Thread = 0) : IJobWrite;
+public sealed record ScanRequest(Guid Key, int SeenVersion, string? Device, int Thread = 0) : Pressed, IJobWrite;
 
 /// <summary>A picture that was read, as a write: the picture by its fingerprint.</summary>
-public sealed record PictureTaken(Guid Key, int SeenVersion, string Way, string Picture, int Thread = 0) : IJobWrite;
+public sealed record PictureTaken(Guid Key, int SeenVersion, string Way, string Picture, int Thread = 0) : Pressed, IJobWrite;
 
 /// <summary>Why a picture was not read, and what to do. Nothing was written.</summary>
 public sealed record RefusalView(string Reason, string Title, string What, string Then);

@@ -31,7 +31,7 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
             http,
             id,
             (_, _) => bytes.ToArray(),
-            print => new PictureTaken(key, seenVersion, way, print, thread),
+            print => new PictureTaken(key, seenVersion, way, print, thread) { HowTold = HowTold.Scan },
             new Taking(key, thread, way, false)
         );
     }
@@ -46,7 +46,7 @@ public sealed class SheetDesk(JobStore jobs, PictureStore pictures, JobDesk desk
             http,
             id,
             (job, plan) => scanner.Take(SimulatedSheets.PrintedNow(books.Shop, Threads(job), plan, id)),
-            _ => request,
+            _ => request with { HowTold = HowTold.Scan },
             new Taking(request.Key, request.Thread, request.Device!, true)
         );
     }

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using SideBench.Web.Features.Practice;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Own;
 
@@ -14,14 +15,15 @@ public sealed record KindRequest(
     IReadOnlyList<string>? Inks,
     decimal? Worth,
     string? Like
-) : IShopWrite;
+) : Pressed, IShopWrite;
 
 /// <summary>A model of a pack, to be the shop's own from now on.</summary>
-public sealed record OursRequest(Guid Key, int SeenVersion, string? Model) : IShopWrite;
+public sealed record OursRequest(Guid Key, int SeenVersion, string? Model) : Pressed, IShopWrite;
 
 /// <summary>A figure as told or measured.</summary>
 public sealed record FigureRequest(Guid Key, int SeenVersion, string? Model, string? Pointer, double? Value, bool Measured, bool IsSure)
-    : IShopWrite;
+    : Pressed,
+        IShopWrite;
 
 /// <summary>A measurement of the record.</summary>
 /// <param name="Key">Its name.</param>
@@ -47,7 +49,7 @@ public sealed record MeasuredListView(int Version, IReadOnlyList<MeasuredView> O
 /// <summary>Measurements of the record go into a model's figures.</summary>
 /// <param name="Of">Which; null for all that are not far off.</param>
 /// <param name="IsSure">Whether one that is far off is so.</param>
-public sealed record MeasuredRequest(Guid Key, int SeenVersion, string? Model, string? Of, bool IsSure) : IShopWrite;
+public sealed record MeasuredRequest(Guid Key, int SeenVersion, string? Model, string? Of, bool IsSure) : Pressed, IShopWrite;
 
 /// <summary>What is told of a model beside its figures.</summary>
 public sealed record AboutRequest(
@@ -58,7 +60,7 @@ public sealed record AboutRequest(
     string? WasteAt,
     IReadOnlyList<string>? Cautions,
     IReadOnlyList<OwnSlot>? Slots
-) : IShopWrite;
+) : Pressed, IShopWrite;
 
 /// <param name="HoldsMl">What fits in it; null leaves that as it is.</param>
 public sealed record OwnSlot(
@@ -83,14 +85,15 @@ public sealed record ModelPartsView(int Version, IReadOnlyList<ModelPartView> Pa
 
 /// <summary>What a part of a model's file becomes.</summary>
 /// <param name="Value">As its schema has it; null takes it away.</param>
-public sealed record ModelPartRequest(Guid Key, int SeenVersion, string? Model, string? Part, JsonNode? Value) : IShopWrite;
+public sealed record ModelPartRequest(Guid Key, int SeenVersion, string? Model, string? Part, JsonNode? Value) : Pressed, IShopWrite;
 
 /// <summary>What would change.</summary>
 public sealed record ModelPartLook(IReadOnlyList<string> Differences);
 
 /// <summary>A code with the panel's words.</summary>
 public sealed record CodeRequest(Guid Key, int SeenVersion, string? Model, string? Code, string? Says, string? Complaint, string? Reads)
-    : IShopWrite;
+    : Pressed,
+        IShopWrite;
 
 /// <summary>An opening: what came off, in order.</summary>
 /// <param name="Back">Names of the same parts in the order in which they went back on; null or empty when that is not told.</param>
@@ -100,7 +103,7 @@ public sealed record OpeningTaughtRequest(
     string? Model,
     IReadOnlyList<PartOff>? Parts,
     IReadOnlyList<string>? Back
-) : IShopWrite;
+) : Pressed, IShopWrite;
 
 /// <summary>A part as it came off.</summary>
 public sealed record PartOff(
@@ -125,11 +128,12 @@ public sealed record PartOff(
 public sealed record OpenedView(int Tag, IReadOnlyList<PartOff> Parts, IReadOnlyList<string> Back);
 
 /// <summary>A file of models to take in.</summary>
-public sealed record ImportRequest(Guid Key, int SeenVersion, string? Text, bool Replace) : IShopWrite;
+public sealed record ImportRequest(Guid Key, int SeenVersion, string? Text, bool Replace) : Pressed, IShopWrite;
 
 /// <summary>A layout that a picture taught, for a model.</summary>
 public sealed record SheetTaughtRequest(Guid Key, int SeenVersion, string? Model, string? Layout, Dictionary<string, int>? Slots)
-    : IShopWrite;
+    : Pressed,
+        IShopWrite;
 
 public sealed record KindChoice(string Id, string Name, IReadOnlyDictionary<string, string> Follows);
 

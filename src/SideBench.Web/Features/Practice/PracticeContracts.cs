@@ -1,10 +1,11 @@
 using SideBench.Web.Features.Jobs;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Practice;
 
-public sealed record SchoolRequest(Guid Key, int SeenVersion, string School, string Option) : IShopWrite;
+public sealed record SchoolRequest(Guid Key, int SeenVersion, string School, string Option) : Pressed, IShopWrite;
 
-public sealed record ShelfRequest(Guid Key, int SeenVersion, string Part, bool Here) : IShopWrite;
+public sealed record ShelfRequest(Guid Key, int SeenVersion, string Part, bool Here) : Pressed, IShopWrite;
 
 public sealed record EditRequest(
     Guid Key,
@@ -15,9 +16,9 @@ public sealed record EditRequest(
     string? Outcome,
     string To,
     string? Reason
-) : IShopWrite;
+) : Pressed, IShopWrite;
 
-public sealed record ShopCorrectRequest(Guid Key, int SeenVersion, long Entry, string? Reason) : IShopWrite;
+public sealed record ShopCorrectRequest(Guid Key, int SeenVersion, long Entry, string? Reason) : Pressed, IShopWrite;
 
 /// <summary>A school with its practices and the shop's choice.</summary>
 public sealed record SchoolView(

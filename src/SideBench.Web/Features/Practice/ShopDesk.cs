@@ -7,7 +7,7 @@ using SideBench.Web.Writing;
 namespace SideBench.Web.Features.Practice;
 
 /// <summary>What every write about the shop itself carries.</summary>
-public interface IShopWrite
+public interface IShopWrite : IPressed
 {
     /// <summary>The write's key: the same key again is the same write.</summary>
     Guid Key { get; }

@@ -1,4 +1,5 @@
 using SideBench.Web.Features.Practice;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Shelf;
 
@@ -13,10 +14,11 @@ public sealed record StockCameRequest(
     string? Seller,
     string? Lot,
     DateOnly? ReturnBy
-) : IShopWrite;
+) : Pressed, IShopWrite;
 
 public sealed record StockWentRequest(Guid Key, int SeenVersion, long Item, double? Amount, string? Where, string? On, string? Why)
-    : IShopWrite;
+    : Pressed,
+        IShopWrite;
 
 /// <summary>A kind of thing on the shelf.</summary>
 public sealed record StockKindView(string Id, string Name, string Unit, string For);

@@ -1,23 +1,28 @@
 using SideBench.Core.Machines;
 using SideBench.Web.Features.Jobs;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.StripDown;
 
-public sealed record AimRequest(Guid Key, int SeenVersion, IReadOnlyList<string>? Parts, int Thread = 0) : IJobWrite;
+public sealed record AimRequest(Guid Key, int SeenVersion, IReadOnlyList<string>? Parts, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record TakeOffRequest(Guid Key, int SeenVersion, string? Removal, int? Count = null, int Thread = 0) : IJobWrite;
+public sealed record TakeOffRequest(Guid Key, int SeenVersion, string? Removal, int? Count = null, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record WouldNotRequest(Guid Key, int SeenVersion, string? Removal, string? What, int Thread = 0) : IJobWrite;
+public sealed record WouldNotRequest(Guid Key, int SeenVersion, string? Removal, string? What, int Thread = 0) : Pressed, IJobWrite;
 
 public sealed record PutBackRequest(Guid Key, int SeenVersion, string? Item, int? Count = null, string? WaitOver = null, int Thread = 0)
-    : IJobWrite;
+    : Pressed,
+        IJobWrite;
 
 public sealed record LostRequest(Guid Key, int SeenVersion, string? Removal, int Count, bool Before, string? Reason, int Thread = 0)
-    : IJobWrite;
+    : Pressed,
+        IJobWrite;
 
-public sealed record ReplacedRequest(Guid Key, int SeenVersion, string? Removal, int Count, string? From, int Thread = 0) : IJobWrite;
+public sealed record ReplacedRequest(Guid Key, int SeenVersion, string? Removal, int Count, string? From, int Thread = 0)
+    : Pressed,
+        IJobWrite;
 
-public sealed record StaysOffRequest(Guid Key, int SeenVersion, string? Item, string? Reason, int Thread = 0) : IJobWrite;
+public sealed record StaysOffRequest(Guid Key, int SeenVersion, string? Item, string? Reason, int Thread = 0) : Pressed, IJobWrite;
 
 public sealed record RenewedRequest(
     Guid Key,
@@ -31,7 +36,7 @@ public sealed record RenewedRequest(
     DateOnly? WarrantyEnd,
     string? Keeps,
     int Thread = 0
-) : IJobWrite;
+) : Pressed, IJobWrite;
 
 /// <summary>A photo of a part, or of what holds it, as it was taken on a job.</summary>
 /// <param name="Part">The part.</param>
@@ -41,9 +46,9 @@ public sealed record RenewedRequest(
 /// <param name="Serial">The machine's serial.</param>
 public sealed record PartPhotoView(string Part, long Job, string Picture, string Label, string Serial, DateTimeOffset At);
 
-public sealed record PhotoRequest(Guid Key, int SeenVersion, string Of, string Label, string Picture, int Thread = 0) : IJobWrite;
+public sealed record PhotoRequest(Guid Key, int SeenVersion, string Of, string Label, string Picture, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record GuideBeginRequest(Guid Key, int SeenVersion, string? Guide, int Slot = 0, int Thread = 0) : IJobWrite;
+public sealed record GuideBeginRequest(Guid Key, int SeenVersion, string? Guide, int Slot = 0, int Thread = 0) : Pressed, IJobWrite;
 
 public sealed record GuideTickRequest(
     Guid Key,
@@ -56,15 +61,15 @@ public sealed record GuideTickRequest(
     string? Does = null,
     string? WaitOver = null,
     int Thread = 0
-) : IJobWrite;
+) : PressedAtCard, IJobWrite;
 
-public sealed record ChangeToldRequest(Guid Key, int SeenVersion, string? Change, string? Reason, int Thread = 0) : IJobWrite;
+public sealed record ChangeToldRequest(Guid Key, int SeenVersion, string? Change, string? Reason, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record ChangeUndoneRequest(Guid Key, int SeenVersion, string? Change, string? Reason, int Thread = 0) : IJobWrite;
+public sealed record ChangeUndoneRequest(Guid Key, int SeenVersion, string? Change, string? Reason, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record GuideTakeOverRequest(Guid Key, int SeenVersion, string? Run, int Thread = 0) : IJobWrite;
+public sealed record GuideTakeOverRequest(Guid Key, int SeenVersion, string? Run, int Thread = 0) : Pressed, IJobWrite;
 
-public sealed record GuideEndRequest(Guid Key, int SeenVersion, string? Run, string? Reason, int Thread = 0) : IJobWrite;
+public sealed record GuideEndRequest(Guid Key, int SeenVersion, string? Run, string? Reason, int Thread = 0) : Pressed, IJobWrite;
 
 /// <summary>A point on one side of the machine, in hundredths of it.</summary>
 public sealed record SpotView(double X, double Y);

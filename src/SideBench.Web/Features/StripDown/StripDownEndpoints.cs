@@ -250,11 +250,12 @@ public static class StripDownEndpoints
                     GuideWork.Tick(
                         on.Job,
                         OpeningMaps.GraphOf(on),
-                        new StepTold(r.Run ?? "", r.Step ?? "", r.Outcome ?? "", r.Value, r.Words ?? "", r.Does ?? ""),
+                        new StepTold(r.Run ?? "", r.Step ?? "", r.Outcome ?? "", r.Value, r.Words ?? "", r.Does ?? "") { Shown = r.Shown },
                         JobsEndpoints.NewId
                     )
                 ),
-            harmless: true
+            harmless: true,
+            byTheWay: HowTold.Guide
         );
         job.MapJobWrite<GuideTakeOverRequest>(
             "/guides/take-over",
@@ -304,6 +305,7 @@ public static class StripDownEndpoints
         int seenVersion,
         string? of,
         string? label,
+        string? howTold,
         JobStore jobs,
         PictureStore pictures,
         JobDesk desk,
@@ -335,7 +337,10 @@ public static class StripDownEndpoints
         if (key == Guid.Empty || said is null or { IsGood: false })
             return ProblemResults.Of(said?.Problems is { Count: > 0 } refused ? refused : [new Problem(ProblemCode.Missing, "/key")]);
         var print = await pictures.Keep(jpeg, width, height, books.Now, cancel);
-        var request = new PhotoRequest(key, seenVersion, of ?? "", label ?? "", print);
+        var request = new PhotoRequest(key, seenVersion, of ?? "", label ?? "", print)
+        {
+            HowTold = Enum.TryParse<HowTold>(howTold, ignoreCase: true, out var told) ? told : null,
+        };
         return (
             await desk.Write(http, id, request, on => OpeningWork.Photo(on.Job.State, print, of ?? "", label ?? ""), harmless: true)
         ).ToResult();

@@ -1,3 +1,5 @@
+using SideBench.Web.Writing;
+
 namespace SideBench.Web.Features.TakeIn;
 
 public sealed record SlotChoice(int Panel, string Ink);
@@ -64,7 +66,7 @@ public sealed record TakeInRequest(
     int Slot = 0,
     IReadOnlyList<string>? Changes = null,
     IReadOnlyList<WorkBeforeRequest>? Before = null
-);
+) : Pressed;
 
 /// <summary>Work that was done before the visit.</summary>
 /// <param name="SinceTrouble">Whether the trouble was there already, and stayed.</param>

@@ -113,7 +113,7 @@ public sealed class TakeInDesk(WriteDesk desk, MachineStore machines, EntryStore
         List<NewLine> ofJob = [.. begins.Select((body, i) => new NewLine(ids[about.Count + i], i + 1, body))];
         var now = books.NewCase(
             known.Machine is null ? MachineCase.New : MachineCase.Of(await entries.EarlierOf(machine, job, cancel)),
-            [.. ofJob.Select(l => new Entry(l.Id, job, l.Version, write.Person, write.PersonName, write.At, l.Body))]
+            [.. ofJob.Select(l => new Entry(l.Id, job, l.Version, write.Person, write.PersonName, write.At, l.Body, write.How))]
         );
         if (!now.IsGood)
             return (false, now.Problems.ToList());

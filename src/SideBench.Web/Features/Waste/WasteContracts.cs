@@ -1,6 +1,7 @@
 using SideBench.Web.Features.Ink;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Features.Practice;
+using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Waste;
 
@@ -16,17 +17,20 @@ public sealed record StoreToldRequest(
     double? OutG = null,
     long? Item = null,
     int Thread = 0
-) : IJobWrite;
+) : Pressed, IJobWrite;
 
 /// <param name="Fits">The model it fits.</param>
 /// <param name="TareG">What it weighs dry; null for its model's figure.</param>
 /// <param name="Grams">What it weighs now; null when not weighed.</param>
 public sealed record BoxCameRequest(Guid Key, int SeenVersion, string? Tag, string? Fits, double? TareG, double? Grams, string? Note)
-    : IShopWrite;
+    : Pressed,
+        IShopWrite;
 
-public sealed record BoxToldRequest(Guid Key, int SeenVersion, string? Box, string? What, double? Amount, string? Note) : IShopWrite;
+public sealed record BoxToldRequest(Guid Key, int SeenVersion, string? Box, string? What, double? Amount, string? Note)
+    : Pressed,
+        IShopWrite;
 
-public sealed record LocalRulesRequest(Guid Key, int SeenVersion, string? Line) : IShopWrite;
+public sealed record LocalRulesRequest(Guid Key, int SeenVersion, string? Line) : Pressed, IShopWrite;
 
 /// <summary>A moment of a box's life.</summary>
 public sealed record BoxMomentView(DateTimeOffset At, string Says, string Serial);
@@ -91,9 +95,11 @@ public sealed record CounterResetRequest(
     bool Told,
     string? System,
     int Thread = 0
-) : IJobWrite;
+) : Pressed, IJobWrite;
 
-public sealed record HandedInRequest(Guid Key, int SeenVersion, string? What, double? Kg, string? Where, int Thread = 0) : IJobWrite;
+public sealed record HandedInRequest(Guid Key, int SeenVersion, string? What, double? Kg, string? Where, int Thread = 0)
+    : Pressed,
+        IJobWrite;
 
 /// <param name="To">What it is to be set to, %; null for 0.</param>
 public sealed record ServiceRequest(double? Count, double? To);

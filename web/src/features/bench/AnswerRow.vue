@@ -2,6 +2,7 @@
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { percent, typedNumber } from '@/shared/format'
 import type { Api } from '@/shared/api/client'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 
 const props = defineProps<{
   /** The answer. */
@@ -17,7 +18,7 @@ const props = defineProps<{
 const quantity = defineModel<number | null>({ default: null })
 /** Coverage of the page it was seen on, percent; null when not told. */
 const coverage = defineModel<number | null>('coverage', { default: null })
-const emit = defineEmits<{ press: [] }>()
+const emit = defineEmits<{ press: [pressed: Element] }>()
 const typed = ref('')
 watch(typed, (text) => (quantity.value = typedNumber(text)))
 watch(quantity, (value) => {
@@ -29,20 +30,21 @@ watch(coverage, (value) => {
   if (value === null || value === undefined) cover.value = ''
 })
 const field = useTemplateRef('field')
+const row = useTemplateRef('row')
 const missing = ref(false)
 watch(typed, () => (missing.value = false))
 /** An answer that says nothing without its number asks for it where it is typed. */
 function press() {
   missing.value = props.outcome.quantityNeeded && typeof quantity.value !== 'number'
   if (missing.value) field.value?.focus()
-  else emit('press')
+  else if (row.value) emit('press', row.value)
 }
-defineExpose({ press })
 const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(coverage.value))
 </script>
 
 <template>
   <li
+    ref="row"
     class="flex flex-wrap items-stretch rounded border border-edge sm:flex-nowrap"
     :class="disabled ? 'border-line text-soft' : ''"
   >
@@ -54,9 +56,9 @@ const wrong = computed(() => Number.isNaN(quantity.value) || Number.isNaN(covera
       :data-outcome="outcome.id"
       @click="press"
     >
-      <span class="keycap shrink-0">{{ digit }}</span>
+      <KeyCap :of="`${digit}`" />
       <span class="min-w-0">
-        <span class="block font-bold">{{ outcome.label }}</span>
+        <span class="block font-bold" data-says="answer">{{ outcome.label }}</span>
         <span v-if="missing" role="alert" class="block text-sm font-bold text-stop">Type the number it was.</span>
         <span v-else-if="outcome.leaves" class="block text-sm text-soft">
           {{ percent(outcome.chanceRatio) }} likely; leaves {{ outcome.leaves }}

@@ -61,14 +61,15 @@ const word = ref('')
 const opening = ref(false)
 const showThread = (id: number) => router.replace({ query: id ? { thread: String(id) } : {} })
 
-async function answer(outcome: string, quantity: number | null, coveragePct: number | null, before: boolean) {
+type Said<T> = Omit<T, 'finding' | 'repair' | 'minutes' | 'slots'>
+async function answer(said: Said<Parameters<typeof desk.answer>[0]>) {
   const step = chosen.value ?? job.value?.advice.step
-  if (step && (await desk.answer({ finding: step.id, outcome, quantity, coveragePct, before }))) chosen.value = null
+  if (step && (await desk.answer({ ...said, finding: step.id }))) chosen.value = null
 }
 
-async function mend(lot: string, became: string, returnBy: string | null) {
+async function mend(said: Said<Parameters<typeof desk.mend>[0]>) {
   const step = chosen.value ?? job.value?.advice.step
-  if (step && (await desk.mend({ repair: step.id, minutes: null, lot, became, returnBy }))) chosen.value = null
+  if (step && (await desk.mend({ ...said, repair: step.id, minutes: null }))) chosen.value = null
 }
 
 function choose(step: Step | null) {

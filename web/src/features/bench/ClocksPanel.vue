@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { countdown, wait } from '@/shared/format'
-import { useKeys } from '@/shared/state/useKeys'
 import { useNow } from '@/shared/state/useNow'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import type { Bench } from './useJob'
 
@@ -26,12 +26,8 @@ function start(k: string, m: number) {
   starting.value = false
 }
 
-function toggle() {
-  const ringing = props.job.clocks.find((c) => left(c.endsAt) <= 0)
-  if (ringing) emit('stop', ringing.id)
-  else if (!props.job.closedHow) starting.value = true
-}
-useKeys(() => [{ key: 'T', does: 'start a clock, or end the one that rings', run: () => props.mayBench && toggle() }])
+/** The clock whose end the key stands beside: the first that rings. */
+const ringing = computed(() => props.job.clocks.find((c) => left(c.endsAt) <= 0)?.id)
 </script>
 
 <template>
@@ -58,12 +54,12 @@ useKeys(() => [{ key: 'T', does: 'start a clock, or end the one that rings', run
           >
         </span>
         <button v-if="mayBench" type="button" class="press px-2" :disabled="busy" @click="emit('stop', c.id)">
-          end<span class="sr-only">: {{ c.label }}</span>
+          <KeyCap v-if="c.id === ringing" of="T" /> end<span class="sr-only">: {{ c.label }}</span>
         </button>
       </li>
     </ul>
     <button v-if="mayBench && !job.closedHow" type="button" class="press mt-2" @click="starting = true">
-      <span class="keycap">T</span> Start a clock
+      <KeyCap v-if="!ringing" of="T" /> Start a clock
     </button>
     <AppDialog :open="starting" title="Start a clock" @close="starting = false">
       <div class="grid grid-cols-2 gap-2">

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
-import { useKeys } from '@/shared/state/useKeys'
 import { useCrafts } from '@/shared/crafts/craft'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import AppDialog from '@/shared/ui/AppDialog.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import type { Bench, JobDesk } from './useJob'
@@ -21,7 +20,6 @@ const emit = defineEmits<{ close: [] }>()
 const open = ref<'' | 'note' | 'wait'>('')
 const text = ref('')
 const waitsFor = ref('customer')
-const router = useRouter()
 const crafts = useCrafts()
 const links = computed(() =>
   crafts
@@ -34,10 +32,6 @@ const links = computed(() =>
       },
     })),
 )
-useKeys(() => [
-  { key: 'N', does: 'note', run: () => (open.value = 'note') },
-  ...links.value.map((link) => ({ key: link.key, does: link.does, run: () => router.push(link.to) })),
-])
 
 async function save() {
   const done =
@@ -52,7 +46,7 @@ async function save() {
 
 <template>
   <section class="flex flex-wrap gap-1.5" aria-label="More for this job">
-    <button type="button" class="press" @click="open = 'note'"><span class="keycap">N</span> Note</button>
+    <button type="button" class="press" @click="open = 'note'"><KeyCap of="N" /> Note</button>
     <template v-if="!job.closedHow">
       <button
         v-if="job.waitsFor"
@@ -66,7 +60,7 @@ async function save() {
       <button v-if="mayBench" type="button" class="press" @click="emit('close')">Close the job</button>
     </template>
     <RouterLink v-for="link in links" :key="link.page" class="press" :to="link.to"
-      ><span class="keycap">{{ link.key }}</span> {{ link.label }}</RouterLink
+      ><KeyCap :of="link.key" :does="link.does" /> {{ link.label }}</RouterLink
     >
     <RouterLink class="press" :to="`/bench/${job.id}/hand-over`">Hand-over sheet</RouterLink>
     <RouterLink class="press" :to="`/bench/${job.id}/tag`">Tag</RouterLink>

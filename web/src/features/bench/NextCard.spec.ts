@@ -18,6 +18,17 @@ const show = (props: Partial<InstanceType<typeof NextCard>['$props']> = {}) => {
   return card
 }
 
+/** What an answer says, and what stood on the card when it was pressed. */
+const said = (outcome: string, more: object = {}) => ({
+  ...{ outcome, quantity: null, coveragePct: null, before: false },
+  shown: {
+    step: testStep().name,
+    answer: testStep().outcomes.find((o) => o.id === outcome)?.label ?? testStep().outcomes[0]!.label,
+    version: testBench().version,
+  },
+  ...more,
+})
+
 const press = async (key: string) => {
   window.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
   await nextTick()
@@ -37,7 +48,7 @@ describe('NextCard', () => {
     expect(card.emitted('answer')).toBeUndefined()
     vi.advanceTimersByTime(youngMs)
     await press('8')
-    expect(card.emitted('answer')).toEqual([['o7', null, null, false]])
+    expect(card.emitted('answer')).toEqual([[said('o7')]])
     // Another card is young again.
     await card.setProps({ chosen: testStep({ id: 'another', outcomes }) })
     await press('1')
@@ -45,14 +56,48 @@ describe('NextCard', () => {
     card.unmount()
   })
 
+  it('writes, on every later card too, the answer that stands beside the digit', async () => {
+    const answers = (...ids: string[]) => ids.map((id) => ({ ...testStep().outcomes[0]!, id, label: `It shows ${id}` }))
+    const cards = [
+      ['none', 'few', 'all'],
+      ['all', 'odd', 'none', 'even'],
+      ['few', 'none'],
+      ['even', 'none', 'few', 'odd', 'all'],
+    ]
+    const card = show({ chosen: testStep({ id: 'card-0', outcomes: answers(...cards[0]!) }) })
+    for (const [at, ids] of cards.entries()) {
+      await card.setProps({ chosen: testStep({ id: `card-${at}`, outcomes: answers(...ids) }) })
+      for (let digit = 1; digit <= ids.length; digit++) {
+        vi.advanceTimersByTime(youngMs)
+        const row = card
+          .findAll('li')
+          .find((r) => r.find('.keycap').exists() && r.find('.keycap').text() === `${digit}`)
+        await press(`${digit}`)
+        const { outcome, shown } = (card.emitted('answer')!.at(-1) as [ReturnType<typeof said>])[0]
+        expect(row?.text()).toContain(`It shows ${outcome}`)
+        expect(shown.answer).toBe(`It shows ${outcome}`)
+      }
+    }
+    card.unmount()
+  })
+
+  it('says of a press that comes too soon, by hand or by key, that it was not taken', async () => {
+    const card = young()
+    await card.find('[data-outcome=free]').trigger('click')
+    expect(card.emitted('answer')).toBeUndefined()
+    expect(card.find('[data-testid=too-soon]').text()).toContain('not taken')
+    vi.advanceTimersByTime(youngMs)
+    await card.find('[data-outcome=free]').trigger('click')
+    expect(card.emitted('answer')).toHaveLength(1)
+    expect(card.find('[data-testid=too-soon]').text()).toBe('')
+    card.unmount()
+  })
+
   it('answers by press and by digit', async () => {
     const card = show()
     await card.find('[data-outcome=free]').trigger('click')
     await press('2')
-    expect(card.emitted('answer')).toEqual([
-      ['free', null, null, false],
-      ['hard', null, null, false],
-    ])
+    expect(card.emitted('answer')).toEqual([[said('free')], [said('hard')]])
     card.unmount()
   })
 
@@ -60,7 +105,7 @@ describe('NextCard', () => {
     const card = show()
     await card.find('input').setValue('4,5')
     await card.find('[data-outcome=hard]').trigger('click')
-    expect(card.emitted('answer')).toEqual([['hard', 4.5, null, false]])
+    expect(card.emitted('answer')).toEqual([[said('hard', { quantity: 4.5 })]])
     card.unmount()
   })
 
@@ -117,7 +162,7 @@ describe('NextCard', () => {
     const card = show({ chosen: testStep({ held }) })
     await card.find('[data-testid=seen-before]').trigger('click')
     await press('1')
-    expect(card.emitted('answer')![0]![3]).toBe(true)
+    expect(card.emitted('answer')).toEqual([[said('free', { before: true })]])
     card.unmount()
   })
 
@@ -135,7 +180,8 @@ describe('NextCard', () => {
     expect(card.text()).toContain('Lift it out.')
     await card.find('input').setValue('L4411')
     await card.find('[data-testid=done]').trigger('click')
-    expect(card.emitted('mend')).toEqual([['L4411', '', null]])
+    const shown = { step: testStep().name, answer: '', version: testBench().version }
+    expect(card.emitted('mend')).toEqual([[{ lot: 'L4411', became: '', returnBy: null, shown }]])
     card.unmount()
   })
 

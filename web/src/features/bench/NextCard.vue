@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { useKeys } from '@/shared/state/useKeys'
 import { useSettled } from '@/shared/state/useSettled'
 import type { Bench, Step } from './useJob'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import SlotMap from '@/shared/ui/SlotMap.vue'
+import TooSoon from '@/shared/ui/TooSoon.vue'
+import { shownAt, type Shown } from '@/shared/write/shown'
 import AnswerRow from './AnswerRow.vue'
 import StepMeta from './StepMeta.vue'
 import StepWarnings from './StepWarnings.vue'
@@ -20,8 +22,10 @@ const props = defineProps<{
   mayBench: boolean
 }>()
 const emit = defineEmits<{
-  answer: [outcome: string, quantity: number | null, coveragePct: number | null, before: boolean]
-  mend: [lot: string, became: string, returnBy: string | null]
+  answer: [
+    said: { outcome: string; quantity: number | null; coveragePct: number | null; before: boolean; shown: Shown },
+  ]
+  mend: [said: { lot: string; became: string; returnBy: string | null; shown: Shown }]
   choose: [step: Step | null]
   close: [how: string]
   clearTray: []
@@ -64,7 +68,7 @@ const pairs = computed(
     (blocked.value !== null || (step.value?.outcomes.length ?? 0) > 4) &&
     !step.value?.outcomes.some((o) => o.quantityUnit),
 )
-const settled = useSettled(() => `${props.job.thread} ${step.value?.id ?? props.job.advice.kind}`)
+const { settled, early, counts } = useSettled(() => `${props.job.thread} ${step.value?.id ?? props.job.advice.kind}`)
 const heading = computed(() => {
   if (props.chosen) return 'Chosen by you'
   const kinds: Record<string, string> = {
@@ -77,33 +81,26 @@ const heading = computed(() => {
   return kinds[props.job.advice.kind] ?? 'Do next'
 })
 
-function answer(index: number) {
-  const outcome = step.value?.outcomes[index]
-  if (!outcome || stopped.value || !settled.value) return
-  const { id } = outcome
-  emit('answer', id, quantities.value[id] ?? null, coverages.value[id] ?? null, before.value)
+function answer(id: string, pressed: Element) {
+  if (stopped.value || !counts()) return
+  emit('answer', {
+    outcome: id,
+    quantity: quantities.value[id] ?? null,
+    coveragePct: coverages.value[id] ?? null,
+    before: before.value,
+    shown: shownAt(pressed),
+  })
 }
 
-const rows = useTemplateRef('rows')
-
-function press(digit: number) {
-  if (!settled.value) return
-  if (step.value?.kind === 'repair') {
-    if (digit === 1 && !stopped.value) emit('mend', lot.value, became.value, returnBy.value || null)
-  } else if (!step.value && digit === 1 && props.mayBench)
-    emit('close', props.job.advice.kind === 'close' ? 'verified' : 'handed-back')
-  else if (!stopped.value) rows.value?.[digit - 1]?.press()
+function mend(event: Event) {
+  if (stopped.value || !counts()) return
+  const shown = shownAt(event.currentTarget as Element)
+  emit('mend', { lot: lot.value, became: became.value, returnBy: returnBy.value || null, shown })
 }
 
-useKeys(() => [
-  ...Array.from({ length: 9 }, (_, i) => ({
-    key: String(i + 1),
-    does: `answer ${i + 1} of the card`,
-    run: () => press(i + 1),
-  })),
-  { key: 'A', does: 'first other step', run: () => emit('choose', props.job.advice.others[0] ?? null) },
-  { key: 'B', does: 'second other step', run: () => emit('choose', props.job.advice.others[1] ?? null) },
-])
+function close() {
+  if (props.mayBench && counts()) emit('close', props.job.advice.kind === 'close' ? 'verified' : 'handed-back')
+}
 </script>
 
 <template>
@@ -113,9 +110,10 @@ useKeys(() => [
     data-testid="next-card"
     :data-step="step?.id"
     :data-settled="settled"
+    :data-shows="job.version"
   >
     <StepMeta :heading="heading" :step="step" :currency="job.spent.currency" />
-    <h2 id="next-title" ref="title" class="mt-0.5 text-xl" tabindex="-1" aria-live="polite">
+    <h2 id="next-title" ref="title" data-says="step" class="mt-0.5 text-xl" tabindex="-1" aria-live="polite">
       {{ step?.name ?? (job.advice.kind === 'close' ? 'Clear the tray, then close' : 'Hand back with the findings') }}
     </h2>
     <p v-if="job.contradicted" class="mt-1 border-l-4 border-wait bg-wait-tint px-3 py-1.5">
@@ -169,15 +167,14 @@ useKeys(() => [
         :disabled="stopped"
         :aria-disabled="!settled"
         data-testid="done"
-        @click="press(1)"
+        @click="mend"
       >
-        <span class="keycap">1</span> Done
+        <KeyCap of="1" /> Done
       </button>
     </template>
     <ol v-else-if="step" class="mt-2 grid gap-1.5" :class="pairs ? 'md:grid-cols-2' : ''">
       <AnswerRow
         v-for="(o, i) in step.outcomes"
-        ref="rows"
         :key="o.id"
         v-model="quantities[o.id]"
         v-model:coverage="coverages[o.id]"
@@ -185,7 +182,7 @@ useKeys(() => [
         :digit="i + 1"
         :disabled="stopped"
         :settled="settled"
-        @press="answer(i)"
+        @press="answer(o.id, $event)"
       />
     </ol>
     <button
@@ -194,9 +191,9 @@ useKeys(() => [
       class="press press-main mt-3 min-h-14"
       :disabled="busy || !mayBench"
       :aria-disabled="!settled"
-      @click="press(1)"
+      @click="close"
     >
-      <span class="keycap">1</span> {{ job.advice.kind === 'close' ? 'Close as verified' : 'Close and hand back' }}
+      <KeyCap of="1" /> {{ job.advice.kind === 'close' ? 'Close as verified' : 'Close and hand back' }}
     </button>
     <button
       v-if="!step && job.advice.word"
@@ -207,6 +204,7 @@ useKeys(() => [
     >
       The customer agrees
     </button>
+    <TooSoon :early="early" />
     <p v-if="!mayBench" class="mt-2 text-soft">The counter looks on: a technician answers.</p>
     <div class="mt-2 grid gap-x-3 border-t border-line pt-1 md:grid-cols-2">
       <button v-if="chosen" type="button" class="press press-plain" @click="emit('choose', null)">
@@ -220,7 +218,7 @@ useKeys(() => [
         :data-other="o.id"
         @click="emit('choose', o)"
       >
-        <span class="keycap shrink-0">{{ 'AB'[i] }}</span> <span class="line-clamp-2">{{ o.name }}</span>
+        <KeyCap :of="'AB'[i] ?? ''" :does="`instead: ${o.name}`" /> <span class="line-clamp-2">{{ o.name }}</span>
         <span class="shrink-0 font-mono">{{ Math.round(o.minutes) }} min</span>
       </button>
     </div>

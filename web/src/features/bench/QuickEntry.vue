@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { ref, useTemplateRef, watch } from 'vue'
+import { ref, watch } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
 import { withUnit } from '@/shared/format'
-import { useKeys } from '@/shared/state/useKeys'
+import KeyCap from '@/shared/ui/KeyCap.vue'
+import { pressing } from '@/shared/state/howPressed'
 import type { Bench } from './useJob'
 
 const props = defineProps<{
@@ -19,8 +20,6 @@ type Reading = Api<'ReadingView'>
 const words = ref('')
 const readings = ref<Reading[]>([])
 const asked = ref('')
-const field = useTemplateRef('field')
-useKeys(() => [{ key: 'F', does: 'tell a finding in words', run: () => field.value?.focus() }])
 
 async function read() {
   const text = words.value.trim()
@@ -49,16 +48,15 @@ function enter() {
 }
 
 function take(r: Reading) {
-  emit('tell', r.finding, r.outcome, r.quantity, r.slot, r.code)
+  pressing('typed', () => emit('tell', r.finding, r.outcome, r.quantity, r.slot, r.code))
 }
 </script>
 
 <template>
   <section class="panel p-3" aria-label="Tell a finding in words">
     <label class="flex flex-wrap items-center gap-2">
-      <span class="font-bold"><span class="keycap">F</span> Tell a finding</span>
+      <span class="font-bold"><KeyCap of="F" /> Tell a finding</span>
       <input
-        ref="field"
         v-model="words"
         class="field min-w-40 flex-1"
         placeholder="pulls hard 4 ml, or a panel code"

@@ -6,6 +6,13 @@ defineProps<{
   /** Lines of the record, newest first. */
   entries: readonly Api<'EntryView'>[]
 }>()
+const told: Record<string, string> = {
+  key: 'by key',
+  hand: 'by hand',
+  typed: 'typed',
+  scan: 'by scan',
+  guide: 'by a guide’s step',
+}
 </script>
 
 <template>
@@ -23,7 +30,9 @@ defineProps<{
         <strong v-if="e.takenBack" class="text-wait"> taken back</strong>
         <span class="ml-2 font-mono text-xs text-soft">entry {{ e.id }}</span>
       </span>
-      <span class="text-sm text-soft">{{ e.person }}</span>
+      <span class="text-sm text-soft"
+        >{{ e.person }}<template v-if="e.how && told[e.how]">, {{ told[e.how] }}</template></span
+      >
     </li>
   </ol>
 </template>

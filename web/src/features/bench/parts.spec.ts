@@ -182,10 +182,12 @@ describe('RecordList', () => {
       person: 'Ines Varga',
       corrects: null,
       takenBack: true,
+      how: 'key',
     }
     const line = mount(RecordList, { props: { entries: [entry] } }).find('[data-taken-back]')
     expect(line.text()).toContain('Draw test: hard')
     expect(line.text()).toContain('taken back')
+    expect(line.text()).toContain('Ines Varga, by key')
   })
 })
 

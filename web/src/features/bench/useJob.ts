@@ -31,7 +31,10 @@ export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
     refetch: () => query.refetch(),
   })
   const write = writes.write
-  const answer = write((body: Api<'AnswerRequest'>) => dataOf(api.POST('/api/jobs/{id}/answers', { ...at, body })))
+  const answer = write(
+    (body: Api<'AnswerRequest'>) => dataOf(api.POST('/api/jobs/{id}/answers', { ...at, body })),
+    true,
+  )
 
   return {
     query,
@@ -45,12 +48,12 @@ export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
     sayOver: writes.sayOver,
     dismiss: writes.dismiss,
     answer: (
-      said: Omit<Api<'AnswerRequest'>, 'key' | 'seenVersion' | 'thread' | 'slot' | 'before'> & {
+      said: Omit<Api<'AnswerRequest'>, 'key' | 'seenVersion' | 'thread' | 'howTold' | 'slot' | 'before'> & {
         slot?: number
         before?: boolean
       },
     ) => answer({ slot: 0, before: false, ...said }),
-    mend: write((body: Api<'MendRequest'>) => dataOf(api.POST('/api/jobs/{id}/repairs', { ...at, body }))),
+    mend: write((body: Api<'MendRequest'>) => dataOf(api.POST('/api/jobs/{id}/repairs', { ...at, body })), true),
     takeBack: write((body: Api<'CorrectRequest'>) => dataOf(api.POST('/api/jobs/{id}/corrections', { ...at, body }))),
     override: write((body: Api<'OverrideRequest'>) => dataOf(api.POST('/api/jobs/{id}/overrides', { ...at, body }))),
     putOnTray: write((body: Api<'TrayPutRequest'>) => dataOf(api.POST('/api/jobs/{id}/tray', { ...at, body }))),

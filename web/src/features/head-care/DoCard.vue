@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { useKeys } from '@/shared/state/useKeys'
 import { useSettled } from '@/shared/state/useSettled'
+import KeyCap from '@/shared/ui/KeyCap.vue'
+import TooSoon from '@/shared/ui/TooSoon.vue'
 import type { HeadCare } from './useHeadCare'
 
 const props = defineProps<{
@@ -16,16 +17,15 @@ const props = defineProps<{
 const emit = defineEmits<{ done: [] }>()
 const router = useRouter()
 const card = computed(() => props.care.do)
-const settled = useSettled(() => `${card.value.kind} ${card.value.title} ${props.care.version}`)
+const { settled, early, counts } = useSettled(() => `${card.value.kind} ${card.value.title} ${props.care.version}`)
 const stopped = computed(() => props.busy || !props.may || !props.care.open)
 const bench = computed(() => `/bench/${props.care.job}?thread=${props.care.thread}`)
 function press() {
-  if (!settled.value) return
+  if (!counts()) return
   if (card.value.kind === 'work') {
     if (!stopped.value) emit('done')
   } else void router.push(card.value.kind === 'sheet' ? `/bench/${props.care.job}/sheets` : bench.value)
 }
-useKeys(() => [{ key: '1', does: 'what the card says', run: press }])
 const label = computed(
   () =>
     ({ work: 'Done', sheet: 'Read the sheet', supply: 'Look to the supply, on the bench', wait: 'To the bench' })[
@@ -61,11 +61,12 @@ const label = computed(
       data-testid="head-done"
       @click="press"
     >
-      <span class="keycap">1</span> {{ label }}
+      <KeyCap of="1" /> {{ label }}
     </button>
     <RouterLink v-if="card.guide" class="press mt-2 w-full justify-start" :to="`/bench/${care.job}/opening`"
       >Guide: {{ card.guide }}</RouterLink
     >
+    <TooSoon :early="early" />
     <p v-if="!may && card.kind === 'work'" class="mt-2 text-soft">The counter looks on: a technician does it.</p>
     <div v-if="care.held.length" class="mt-2 border-t border-line pt-1.5">
       <h3 class="text-base text-stop">Not now</h3>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useRouter } from 'vue-router'
 import { moment, money, percent, withUnit } from '@/shared/format'
-import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import BeliefPanel from './BeliefPanel.vue'
@@ -19,7 +18,6 @@ const props = defineProps<{
   /** Number of the job. */
   id: number
 }>()
-const router = useRouter()
 const session = useSession()
 const desk = useHeadCare(props.id)
 const { care, query } = desk
@@ -36,10 +34,6 @@ const outcome = computed(() => {
   const by = finish ? ` by ${moment(finish)}` : ''
   return `${percent(plan.complete)} complete${by} · ${withUnit(plan.inkMl, 'ml', 1)} · ${counter} · ${withUnit(plan.handsMin, 'min')} of hands`
 })
-useKeys(() => [
-  { key: 'B', does: 'back to the bench', run: () => router.push(`/bench/${props.id}`) },
-  { key: 'S', does: 'nozzle sheets', run: () => router.push(`/bench/${props.id}/sheets`) },
-])
 </script>
 
 <template>
@@ -132,8 +126,8 @@ useKeys(() => [
       />
       <CleaningList class="mt-2" :care="care" />
       <nav class="no-print mt-3 flex flex-wrap gap-2" aria-label="From here">
-        <RouterLink class="press" :to="`/bench/${id}`"><span class="keycap">B</span> Bench</RouterLink>
-        <RouterLink class="press" :to="`/bench/${id}/sheets`"><span class="keycap">S</span> Nozzle sheets</RouterLink>
+        <RouterLink class="press" :to="`/bench/${id}`"><KeyCap of="B" /> Bench</RouterLink>
+        <RouterLink class="press" :to="`/bench/${id}/sheets`"><KeyCap of="S" /> Nozzle sheets</RouterLink>
         <RouterLink class="press" to="/guides?kind=guide&q=head">Guides for the head</RouterLink>
       </nav>
     </article>

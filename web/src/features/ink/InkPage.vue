@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useQuery } from '@tanstack/vue-query'
-import { useRouter } from 'vue-router'
 import { api, dataOf } from '@/shared/api/client'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import AheadPanels from './AheadPanels.vue'
@@ -23,7 +23,6 @@ const props = defineProps<{
   /** Number of the job. */
   id: number
 }>()
-const router = useRouter()
 const session = useSession()
 const desk = useInk(props.id)
 const { ink, query } = desk
@@ -63,21 +62,12 @@ async function doVisit() {
 const asking = computed(() => act.value !== null || dialog.value !== '')
 const years = 104
 const lasts = (weeks: number) => (weeks > years ? 'more than two years' : `about ${Math.round(weeks)} weeks`)
-function tell(what: SlotAct, can: boolean | undefined) {
-  if (can && may.value) act.value = what
-}
 function step(by: number) {
   const slots = ink.value?.slots ?? []
   const at = slots.findIndex((s) => s.panel === slot.value?.panel)
   picked.value = slots[(at + by + slots.length) % slots.length]?.panel ?? 0
 }
 useKeys(() => [
-  { key: 'B', does: 'back to the bench', run: () => router.push(`/bench/${props.id}`) },
-  { key: 'C', does: 'tell what the panel shows', run: () => may.value && counted.value && (dialog.value = 'chips') },
-  { key: 'W', does: 'weigh the slot', run: () => tell('weigh', slot.value?.canWeigh) },
-  { key: 'F', does: 'fill the slot', run: () => tell('fill', slot.value?.isFilled) },
-  { key: 'R', does: 'reset its chip', run: () => tell('reset', !!slot.value?.tool) },
-  { key: 'X', does: 'what is fitted', run: () => may.value && slot.value?.types.length && (dialog.value = 'fit') },
   { key: 'S', does: 'slot by slot', run: () => may.value && filled.value && (dialog.value = 'session') },
   { key: '+', does: 'next slot', run: () => step(1) },
   { key: '-', does: 'slot before', run: () => step(-1) },
@@ -109,7 +99,7 @@ useKeys(() => [
           :disabled="!may"
           @click="dialog = 'chips'"
         >
-          <span class="keycap">C</span> Chips read
+          <KeyCap of="C" /> Chips read
         </button>
       </header>
       <ProblemNote
@@ -162,7 +152,7 @@ useKeys(() => [
       </div>
       <AheadPanels class="mt-2" :ink="ink" />
       <nav class="no-print mt-3 flex flex-wrap gap-2" aria-label="From here">
-        <RouterLink class="press" :to="`/bench/${id}`"><span class="keycap">B</span> Bench</RouterLink>
+        <RouterLink class="press" :to="`/bench/${id}`"><KeyCap of="B" /> Bench</RouterLink>
         <RouterLink class="press" :to="`/bench/${id}/opening`">Guides for this machine</RouterLink>
         <RouterLink class="press" to="/shelf">Shelf</RouterLink>
         <RouterLink class="press" to="/sums">Sums</RouterLink>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { day, moment, withUnit } from '@/shared/format'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import SlotMap from '@/shared/ui/SlotMap.vue'
 import SlotLife from './SlotLife.vue'
 import type { SlotAct } from './SlotDialog.vue'
@@ -71,16 +72,16 @@ const figures = computed(() => {
     </ul>
     <div v-if="ink.open" class="no-print mt-2 flex flex-wrap gap-2">
       <button v-if="of.canWeigh" type="button" class="press" :disabled="!may" @click="emit('act', 'weigh')">
-        <span class="keycap">W</span> Weigh
+        <KeyCap of="W" /> Weigh
       </button>
       <button v-if="of.isFilled" type="button" class="press" :disabled="!may" @click="emit('act', 'fill')">
-        <span class="keycap">F</span> Fill
+        <KeyCap of="F" /> Fill
       </button>
       <button v-if="of.tool" type="button" class="press" :disabled="!may" @click="emit('act', 'reset')">
-        <span class="keycap">R</span> Reset
+        <KeyCap of="R" /> Reset
       </button>
       <button v-if="of.types.length" type="button" class="press" :disabled="!may" @click="emit('fit')">
-        <span class="keycap">X</span> Fitted
+        <KeyCap of="X" /> Fitted
       </button>
     </div>
     <SlotMap :slots="ink.map as never" :told="of.panel" />

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { day, money, withUnit } from '@/shared/format'
-import { useKeys } from '@/shared/state/useKeys'
 import { useSettled } from '@/shared/state/useSettled'
+import KeyCap from '@/shared/ui/KeyCap.vue'
+import TooSoon from '@/shared/ui/TooSoon.vue'
 import type { Ink } from './useInk'
 
 const props = defineProps<{
@@ -33,23 +34,14 @@ const title = computed(() => {
     ? `All ${n} slots, in one visit`
     : `${n > 1 ? 'Slots' : 'Slot'} ${visit.value.slots.join(', ')}, in one visit`
 })
-const settled = useSettled(() => `${title.value} ${props.ink.version}`)
+const { settled, early, counts } = useSettled(() => `${title.value} ${props.ink.version}`)
 const stopped = computed(() => props.busy || !props.may || !props.ink.open || !!visit.value?.held)
 function press() {
-  if (!settled.value || stopped.value) return
+  if (stopped.value || !counts()) return
   if (visit.value) emit('done')
   else if (unread.value) emit('chips')
 }
 const print = () => window.print()
-useKeys(() => [
-  { key: '1', does: 'what the card says', run: press },
-  {
-    key: 'L',
-    does: 'plugs out, on the tray',
-    run: () => !stopped.value && !out.value && visit.value?.plugs && emit('plugs', visit.value.plugs),
-  },
-  { key: 'P', does: 'print the fill card', run: print },
-])
 </script>
 
 <template>
@@ -107,7 +99,7 @@ useKeys(() => [
           data-testid="visit-done"
           @click="press"
         >
-          <span class="keycap">1</span>
+          <KeyCap of="1" />
           {{
             out
               ? `${out} plug${out > 1 ? 's' : ''} back, done so`
@@ -123,7 +115,7 @@ useKeys(() => [
           :disabled="stopped"
           @click="emit('plugs', visit.plugs)"
         >
-          <span class="keycap">L</span> {{ visit.plugs }} plug{{ visit.plugs > 1 ? 's' : '' }} out
+          <KeyCap of="L" /> {{ visit.plugs }} plug{{ visit.plugs > 1 ? 's' : '' }} out
         </button>
         <button
           v-if="visit.inkMl > 0"
@@ -132,9 +124,9 @@ useKeys(() => [
           :disabled="busy || !may || !ink.open"
           @click="emit('session')"
         >
-          <span class="keycap">S</span> Slot by slot
+          <KeyCap of="S" /> Slot by slot
         </button>
-        <button type="button" class="press" @click="print"><span class="keycap">P</span> Print the fill card</button>
+        <button type="button" class="press" @click="print"><KeyCap of="P" /> Print the fill card</button>
       </div>
     </template>
     <template v-else-if="unknown">
@@ -155,7 +147,7 @@ useKeys(() => [
         :disabled="stopped"
         @click="press"
       >
-        <span class="keycap">1</span> Tell what the panel shows
+        <KeyCap of="1" /> Tell what the panel shows
       </button>
     </template>
     <p v-else class="mt-1.5">Every slot has ink above its reserve, and no chip asks for anything.</p>
@@ -166,6 +158,7 @@ useKeys(() => [
         >, and with it slot{{ ink.next.with.length > 1 ? 's' : '' }} {{ ink.next.with.join(', ') }}</template
       >.
     </p>
+    <TooSoon :early="early" />
     <p v-if="!may" class="mt-2 text-soft">The counter looks on: a technician does it.</p>
   </section>
 </template>

@@ -2,8 +2,8 @@
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { moment } from '@/shared/format'
-import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import ReadingCard from './ReadingCard.vue'
@@ -59,12 +59,6 @@ async function save() {
   tapped.value = null
   if (!mending.value) await router.replace({ query: { ...route.query, sheet: undefined, against: undefined } })
 }
-const device = computed(() => (may.value ? sheets.value?.devices[0] : undefined))
-const scan = () => device.value && took(desk.scan(device.value))
-useKeys(() => [
-  ...(device.value ? [{ key: 'S', does: 'scan the sheet', run: scan }] : []),
-  { key: 'B', does: 'back to the bench', run: () => router.push(`/bench/${props.id}`) },
-])
 </script>
 
 <template>
@@ -76,7 +70,7 @@ useKeys(() => [
   >
     <article v-if="sheets" data-testid="sheets" :data-version="sheets.version">
       <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
-        <RouterLink class="press no-print" :to="`/bench/${id}`"><span class="keycap">B</span> Bench</RouterLink>
+        <RouterLink class="press no-print" :to="`/bench/${id}`"><KeyCap of="B" /> Bench</RouterLink>
         <h1 class="text-2xl">{{ shown ? `Nozzle sheet ${shown.number}` : 'Nozzle sheets' }}</h1>
         <p class="min-w-0 flex-1 basis-60 text-soft">
           {{ sheets.model

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { ref } from 'vue'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 
 defineProps<{
   /** What is under way; empty when nothing is. */
@@ -60,7 +61,7 @@ useEventListener(document, 'paste', (event: ClipboardEvent) => {
         :class="d === 'flatbed' ? 'press-main' : ''"
         @click="emit('scan', d)"
       >
-        <span v-if="d === 'flatbed'" class="keycap">S</span> {{ names[d] ?? d }}
+        <KeyCap v-if="d === 'flatbed'" of="S" /> {{ names[d] ?? d }}
       </button>
       <label class="press focus-within:outline-3 focus-within:outline-hands">
         Choose a picture<input

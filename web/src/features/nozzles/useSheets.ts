@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, toValue, type MaybeRefOrGetter } from 'vue'
 import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
+import { howPressed } from '@/shared/state/howPressed'
 import { loadAnew } from '@/shared/state/loadAnew'
 import { useWrites, type Stamp } from '@/shared/write/useWrites'
 
@@ -57,10 +58,11 @@ export function useSheets(
     name: (answer: unknown) => string | null,
   ) {
     if (doing.value) return null
+    const how = howPressed()
     doing.value = words
     refusal.value = null
     try {
-      const answer = await writes.send(what, () => post(writes.bodyOf<T>(what, {})))
+      const answer = await writes.send(what, () => post(writes.bodyOf<T>(what, {}, how)))
       return answer === null ? null : name(answer)
     } finally {
       doing.value = ''

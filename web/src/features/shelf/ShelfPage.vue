@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { day, withUnit } from '@/shared/format'
-import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
 import { useShop } from '@/shared/state/useShop'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import CameDialog from './CameDialog.vue'
@@ -22,14 +22,13 @@ const here = computed(() => shelf.value?.items.filter((i) => i.left > 1e-6) ?? [
 const gone = computed(() => shelf.value?.items.filter((i) => i.left <= 1e-6) ?? [])
 const left = (i: StockItem) => withUnit(i.left, i.left === 1 ? i.unit.replace(/s$/, '') : i.unit, i.left % 1 ? 1 : 0)
 const days = (n: number) => (n < 0 ? 'past' : n === 0 ? 'today' : n === 1 ? '1 day' : `${n} days`)
-useKeys(() => [{ key: '1', does: 'what came', run: () => session.mayBench && (adding.value = true) }])
 </script>
 
 <template>
   <div class="mb-3 flex flex-wrap items-center gap-3">
     <h1 class="text-2xl">Shelf</h1>
     <button type="button" class="press press-main" :disabled="!session.mayBench" @click="adding = true">
-      <span class="keycap">1</span> Something came
+      <KeyCap of="1" /> Something came
     </button>
     <RouterLink class="press" to="/waste">Waste of all machines</RouterLink>
   </div>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { typedNumber, wait } from '@/shared/format'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSettled } from '@/shared/state/useSettled'
+import KeyCap from '@/shared/ui/KeyCap.vue'
+import TooSoon from '@/shared/ui/TooSoon.vue'
+import { shownAt, type Shown } from '@/shared/write/shown'
 import { answersOf, seenFrom, spoken, type Answer } from './acts'
 import ActDrawing from './ActDrawing.vue'
 import SidePlan from './SidePlan.vue'
@@ -19,7 +22,7 @@ const props = defineProps<{
   may: boolean
 }>()
 const emit = defineEmits<{
-  answer: [answer: Answer, value: number | null, words: string]
+  answer: [answer: Answer, value: number | null, words: string, shown: Shown | null]
   photo: [file: File]
   word: [word: string, by: string]
 }>()
@@ -52,7 +55,7 @@ watch(
 const part = computed(() => props.opening.parts.find((p) => p.id === props.act.part))
 const answers = computed(() => answersOf(props.act, part.value, next.value))
 const stopped = computed(() => !props.may || props.opening.closed || props.act.done || props.act.word !== '')
-const settled = useSettled(() => shown.value)
+const { settled, early, counts } = useSettled(() => shown.value)
 const canSpeak = 'speechSynthesis' in window
 const kinds: Record<string, string> = {
   off: 'Way in',
@@ -69,8 +72,8 @@ const wordSays: Record<string, string> = {
   irreversible: 'It cannot be undone.',
 }
 
-function press(answer: Answer) {
-  if (!settled.value) return
+function press(answer: Answer, pressed: Element | null) {
+  if (!counts()) return
   if (answer.does === 'photo') {
     if (!props.busy && props.may) file.value?.click()
     return
@@ -86,7 +89,7 @@ function press(answer: Answer) {
     return
   }
   if (answer.does === 'branch') told.value = props.act.branches.find((b) => b.id === answer.branch)?.text ?? ''
-  emit('answer', answer, Number.isNaN(value.value) ? null : value.value, words.value)
+  emit('answer', answer, Number.isNaN(value.value) ? null : value.value, words.value, pressed && shownAt(pressed))
 }
 
 function tick(check: string) {
@@ -105,29 +108,35 @@ function speak() {
 }
 
 // A foot pedal types Enter; on a button Enter already presses that button.
-const keys = useKeys(() => [
-  ...answers.value.map((a) => ({ key: a.key, does: a.label.toLowerCase(), run: () => press(a) })),
-  ...(document.activeElement === document.body
-    ? [{ key: 'Enter', does: 'the first answer', run: () => press(answers.value[0]!) }]
-    : []),
-  ...(canSpeak ? [{ key: 'V', does: 'read aloud', run: speak }] : []),
-])
-watch(answers, () => keys.refresh())
+const card = useTemplateRef('card')
+useKeys(() =>
+  document.activeElement === document.body || document.activeElement === card.value
+    ? [
+        {
+          key: 'Enter',
+          does: 'the first answer',
+          run: () => card.value?.querySelector<HTMLElement>('[data-answer]')?.click(),
+        },
+      ]
+    : [],
+)
 </script>
 
 <template>
   <section
+    ref="card"
     class="rounded border-2 border-ink bg-sheet p-4"
     aria-labelledby="act-title"
     data-testid="act"
     :data-key="shown"
     :data-settled="settled"
+    :data-shows="opening.version"
   >
     <p class="flex flex-wrap items-center gap-x-3 text-sm text-soft">
       {{ heading }}
       <strong v-if="slot" class="chip text-ink" data-testid="about-slot">slot {{ slot.panel }} · {{ slot.ink }}</strong>
     </p>
-    <h2 id="act-title" class="text-xl" aria-live="polite">{{ act.title }}</h2>
+    <h2 id="act-title" data-says="step" class="text-xl" aria-live="polite">{{ act.title }}</h2>
     <ul v-if="act.cautions.length || act.irreversible" class="mt-2 border-l-4 border-stop bg-stop-tint px-3 py-1.5">
       <li v-if="act.irreversible" class="font-bold">This cannot be undone.</li>
       <li v-for="c in act.cautions" :key="c">{{ c }}</li>
@@ -224,18 +233,19 @@ watch(answers, () => keys.refresh())
             :disabled="a.does === 'photo' ? busy || !may : stopped"
             :aria-disabled="!settled"
             :data-answer="a.does"
-            @click="press(a)"
+            @click="press(a, $event.currentTarget as Element)"
           >
-            <span class="keycap">{{ a.key }}</span> {{ a.label }}
+            <KeyCap :of="a.key" :does="a.label.toLowerCase()" /> <span data-says="answer">{{ a.label }}</span>
           </button>
           <button v-if="canSpeak" type="button" class="press press-plain" @click="speak">
-            <span class="keycap">V</span> Read aloud
+            <KeyCap of="V" /> Read aloud
           </button>
         </div>
+        <TooSoon :early="early" />
         <form
           v-if="skipping"
           class="mt-2 flex flex-wrap items-end gap-2"
-          @submit.prevent="press({ key: 'K', label: '', does: 'skip' })"
+          @submit.prevent="press({ key: 'K', label: '', does: 'skip' }, null)"
         >
           <label>Why is it skipped? <input v-model="words" class="field w-72" required maxlength="2000" /></label>
           <button type="submit" class="press">Skip it</button>

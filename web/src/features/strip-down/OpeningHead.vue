@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { withUnit } from '@/shared/format'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import type { Opening } from './useOpening'
 
 const props = defineProps<{
@@ -14,9 +15,7 @@ const names = computed(() =>
 
 <template>
   <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
-    <RouterLink class="press no-print" :to="`/bench/${opening.id}`"
-      ><span class="keycap">B</span> {{ opening.tag }}</RouterLink
-    >
+    <RouterLink class="press no-print" :to="`/bench/${opening.id}`"><KeyCap of="B" /> {{ opening.tag }}</RouterLink>
     <h1 class="text-2xl">Opening up</h1>
     <p class="min-w-0 flex-1 basis-60 text-soft">
       {{ opening.machine

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useWakeLock } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { useKeys } from '@/shared/state/useKeys'
+import { useRoute } from 'vue-router'
 import { useSession } from '@/shared/state/useSession'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import PartPhotos from '@/shared/ui/PartPhotos.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import type { Shown } from '@/shared/write/shown'
 import type { Answer } from './acts'
 import ActCard from './ActCard.vue'
 import ChangeCards from './ChangeCards.vue'
@@ -29,7 +30,6 @@ const props = defineProps<{
   id: number
 }>()
 const route = useRoute()
-const router = useRouter()
 const session = useSession()
 const desk = useOpening(props.id, () => Number(route.query.thread ?? 0) || 0)
 const { opening, query, busy, asking, problem, canRetry } = desk
@@ -70,7 +70,7 @@ watch(
   { immediate: true },
 )
 
-async function answer(a: Answer, value: number | null, words: string) {
+async function answer(a: Answer, value: number | null, words: string, shown: Shown | null) {
   const now = act.value
   if (!now) return
   if (a.does === 'pieces' || a.does === 'lost') counting.value = now.removal
@@ -91,6 +91,7 @@ async function answer(a: Answer, value: number | null, words: string) {
       value,
       words,
       does: a.repair ?? null,
+      shown,
     })
 }
 
@@ -126,11 +127,6 @@ async function reach(parts: string[]) {
     closing.value = false
   }
 }
-useKeys(() => [
-  { key: 'B', does: 'back to the bench', run: () => router.push(`/bench/${props.id}`) },
-  { key: 'G', does: 'guides', run: () => !opening.value?.run && (choosing.value = !choosing.value) },
-  { key: 'O', does: 'what is to be reached', run: () => may.value && (reaching.value = true) },
-])
 </script>
 
 <template>
@@ -172,7 +168,7 @@ useKeys(() => [
           To the {{ opening.askedFor.names.join(' and ') }}, for “{{ opening.askedFor.step }}”
         </button>
         <button v-if="may && !opening.run" type="button" class="press" @click="reaching = true">
-          <span class="keycap">O</span> What is to be reached
+          <KeyCap of="O" /> What is to be reached
         </button>
         <button
           v-if="opening.tray.length && !opening.run"
@@ -191,7 +187,7 @@ useKeys(() => [
           :aria-pressed="choosing"
           @click="choosing = !choosing"
         >
-          <span class="keycap">G</span> {{ choosing ? 'Back to the step' : 'Guides' }}
+          <KeyCap of="G" /> {{ choosing ? 'Back to the step' : 'Guides' }}
         </button>
         <button v-if="may" type="button" class="press" @click="renewing = ''">A part was renewed</button>
         <RouterLink

@@ -197,7 +197,12 @@ const says = computed(
             :aria-pressed="chosen.includes(p.id)"
             @click="press(p)"
           >
-            <span class="keycap" aria-hidden="true">{{ numberOf(p) }}</span> {{ p.name }}{{ p.isOff ? ', off' : '' }}
+            <span
+              class="inline-grid h-6 min-w-6 place-items-center rounded-full border font-mono text-sm"
+              aria-hidden="true"
+              >{{ numberOf(p) }}</span
+            >
+            {{ p.name }}{{ p.isOff ? ', off' : '' }}
           </button>
         </li>
         <li v-if="ofSide.length === 0" class="text-soft">Nothing of this model comes off at this side.</li>

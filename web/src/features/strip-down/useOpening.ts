@@ -100,8 +100,11 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
       const sent = await writes.send(
         what,
         () => {
-          const { key, seenVersion } = stamp()
-          const said = new URLSearchParams({ key, seenVersion: String(seenVersion), of, label: label.slice(0, 120) })
+          const { key, seenVersion, howTold } = stamp()
+          const said = new URLSearchParams({
+            ...{ key, seenVersion: String(seenVersion), of, label: label.slice(0, 120) },
+            ...(howTold ? { howTold } : {}),
+          })
           return sendBytes(`/api/jobs/${id}/opening/photo?${said}`, file, () => {})
         },
         stamp,

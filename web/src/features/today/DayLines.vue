@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { clockTime, moment, percent } from '@/shared/format'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import type { Day, DayJob } from './useDay'
 
 const props = defineProps<{
@@ -83,6 +84,8 @@ function end(j: DayJob) {
   if (was && Math.abs(was.to - was.a) >= step) emit('drawn', j, was.to)
 }
 const drawn = (j: DayJob, b: Bar) => (drag.value?.job === j.id && drag.value.key === b.key ? drag.value.to - b.a : 0)
+/** So many rows have a digit. */
+const rowKeys = 9
 const hasRoom = (b: Bar) => parseFloat(wide(b.a, b.b)) > 6
 const waiting = (j: DayJob) =>
   j.readyAt && within(props.now, at(j.readyAt)) ? { a: props.now, b: at(j.readyAt) } : null
@@ -96,15 +99,16 @@ const waiting = (j: DayJob) =>
         <span v-for="h in hours" :key="h" class="flex-1 border-l border-line pl-1 font-mono">{{ clockTime(h) }}</span>
       </div>
       <ul class="divide-y divide-line">
-        <li v-for="j in day.jobs" :key="j.id" class="flex items-stretch" :data-tag="j.tag">
+        <li v-for="(j, i) in day.jobs" :key="j.id" class="flex items-stretch" :data-tag="j.tag">
           <button
             type="button"
             class="w-48 shrink-0 py-1 pr-2 text-left hover:bg-paper"
             :aria-label="`${j.tag} ${j.machine}: give it away, or set its time`"
             @click="emit('pick', j)"
           >
-            <span class="flex items-baseline gap-2"
-              ><b class="font-mono">{{ j.tag }}</b> <span class="truncate">{{ j.machine }}</span></span
+            <span class="flex items-center gap-2"
+              ><KeyCap v-if="may && i < rowKeys" :of="`${i + 1}`" :does="`the next piece of ${j.tag}`" />
+              <b class="font-mono">{{ j.tag }}</b> <span class="truncate">{{ j.machine }}</span></span
             >
             <span
               class="block text-sm"

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useKeys } from '@/shared/state/useKeys'
 import { useMinute, useNow } from '@/shared/state/useNow'
 import { useSession } from '@/shared/state/useSession'
 import { standingNow, useBoard } from '@/shared/state/useBoard'
@@ -24,7 +23,6 @@ const session = useSession()
 const now = useNow()
 const minute = useMinute()
 const picked = ref<DayJob | null>(null)
-const walkIn = ref<InstanceType<typeof WalkIn> | null>(null)
 const groups = [
   { id: 'rings', name: 'A clock is up' },
   { id: 'hands', name: 'Needs hands' },
@@ -55,15 +53,6 @@ function pick(job: DayJob, to: number | null = null) {
   drawnTo.value = to
   picked.value = job
 }
-const rowKeys = 9
-useKeys(() => [
-  { key: 'W', does: 'somebody at the door', run: () => walkIn.value?.ask() },
-  ...(day.value?.jobs ?? []).slice(0, rowKeys).map((j, i) => ({
-    key: `${i + 1}`,
-    does: `the next piece of ${j.tag}`,
-    run: () => pick(j),
-  })),
-])
 </script>
 
 <template>
@@ -118,7 +107,7 @@ useKeys(() => [
           <DaySheet :day="day" :now="minute" />
           <div class="grid gap-2 md:grid-cols-2">
             <WeekLoad :day="day" />
-            <WalkIn ref="walkIn" class="no-print" />
+            <WalkIn class="no-print" />
           </div>
           <DueToo :day="day" :now="minute" :may="session.mayBench" />
           <PinDialog :job="picked" :day="day" :desk="desk" :to="drawnTo" @close="picked = null" />

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { api, dataOf, Refused, type Api } from '@/shared/api/client'
 import { moment, percent, typedNumber } from '@/shared/format'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 
 const minutes = ref('40')
 const said = ref<Api<'WalkInView'> | null>(null)
@@ -17,7 +18,6 @@ async function ask() {
     wrong.value = e instanceof Refused ? `${e.body.title}. ${e.body.detail}` : 'It could not be asked.'
   }
 }
-defineExpose({ ask })
 </script>
 
 <template>
@@ -25,7 +25,7 @@ defineExpose({ ask })
     <h2 id="walk-title" class="text-base">Somebody at the door</h2>
     <form class="flex flex-wrap items-end gap-2" @submit.prevent="ask">
       <label>Minutes now <input v-model="minutes" class="field w-24 font-mono" inputmode="numeric" /></label>
-      <button class="press"><span class="keycap">W</span> Try it</button>
+      <button class="press"><KeyCap of="W" /> Try it</button>
     </form>
     <p v-if="wrong" role="alert" class="mt-1 text-stop">{{ wrong }}</p>
     <div v-if="said" class="mt-1" role="status">

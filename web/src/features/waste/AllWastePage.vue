@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { day, withUnit } from '@/shared/format'
-import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import BoxDialog from './BoxDialog.vue'
@@ -26,7 +26,6 @@ function show(box: WasteBox | null) {
   telling.value = box
   open.value = true
 }
-useKeys(() => [{ key: '1', does: 'a box gets a tag', run: () => session.mayBench && shop.value && show(null) }])
 </script>
 
 <template>
@@ -96,7 +95,7 @@ useKeys(() => [{ key: '1', does: 'a box gets a tag', run: () => session.mayBench
         <BoxList :boxes="boxes">
           <template #add>
             <button type="button" class="press" :disabled="!session.mayBench" @click="show(null)">
-              <span class="keycap">1</span> Tag a box
+              <KeyCap of="1" /> Tag a box
             </button>
           </template>
           <template #tell="{ box }">

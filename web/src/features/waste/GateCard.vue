@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import type { Waste } from './useWaste'
 
 const props = defineProps<{
@@ -43,10 +44,10 @@ const title = computed(() =>
         :disabled="!may"
         @click="emit('tell')"
       >
-        <span class="keycap">1</span> Say what was done or seen
+        <KeyCap of="1" /> Say what was done or seen
       </button>
       <button type="button" class="press min-h-14" :disabled="!may" @click="emit('reset')">
-        <span class="keycap">R</span> {{ waste.gateOpen ? 'Reset' : 'Reset all the same' }}
+        <KeyCap of="R" /> {{ waste.gateOpen ? 'Reset' : 'Reset all the same' }}
       </button>
     </div>
   </section>

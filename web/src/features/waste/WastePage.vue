@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
 import { day, moment, withUnit } from '@/shared/format'
-import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
+import KeyCap from '@/shared/ui/KeyCap.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import BoxList from './BoxList.vue'
@@ -20,18 +19,12 @@ const props = defineProps<{
   /** Number of the job. */
   id: number
 }>()
-const router = useRouter()
 const session = useSession()
 const desk = useWaste(props.id)
 const { waste, query } = desk
 const dialog = ref<'' | 'tell' | 'reset' | 'hand-in'>('')
 const may = computed(() => session.mayBench && !!waste.value?.open && !!waste.value.ready)
 const keys = computed(() => waste.value?.keys.reduce((sum, k) => sum + k.left, 0) ?? 0)
-useKeys(() => [
-  { key: 'B', does: 'back to the bench', run: () => router.push(`/bench/${props.id}`) },
-  { key: '1', does: 'what was done or seen', run: () => may.value && (dialog.value = 'tell') },
-  { key: 'R', does: 'reset the counter', run: () => may.value && (dialog.value = 'reset') },
-])
 </script>
 
 <template>
@@ -118,7 +111,7 @@ useKeys(() => [
         </section>
       </template>
       <nav class="no-print mt-3 flex flex-wrap gap-2" aria-label="From here">
-        <RouterLink class="press" :to="`/bench/${id}`"><span class="keycap">B</span> Bench</RouterLink>
+        <RouterLink class="press" :to="`/bench/${id}`"><KeyCap of="B" /> Bench</RouterLink>
         <button v-if="may" type="button" class="press" @click="dialog = 'hand-in'">Handed in</button>
         <a v-if="waste.dueOn" class="press" :href="`/api/jobs/${id}/waste/due.ics`">Next day for a calendar</a>
         <RouterLink class="press" to="/waste">Waste of all machines</RouterLink>

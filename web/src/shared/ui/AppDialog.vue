@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { nextTick, useTemplateRef, watch } from 'vue'
+import { useOver } from '@/shared/state/useKeys'
 
 const props = defineProps<{
   /** Whether it is shown. */
@@ -11,6 +12,7 @@ const props = defineProps<{
   wide?: boolean
 }>()
 const emit = defineEmits<{ close: [] }>()
+useOver(() => props.open)
 const panel = useTemplateRef<{ $el: HTMLElement }>('panel')
 // What is to be filled in has the focus, not the way back.
 watch(

@@ -22,14 +22,21 @@ function wordsOf(url: string, body: string | Blob): string {
 
 /** What was said, without its key and what was seen: the same press again, as long as it waits, is one. */
 function saidIn(url: string, body: string | Blob): string {
-  if (typeof body !== 'string') return url.replace(/(key|seenVersion)=[^&]*/g, '') + body.size
-  return url + JSON.stringify({ ...(JSON.parse(body) as object), key: undefined, seenVersion: undefined })
+  if (typeof body !== 'string') return url.replace(/(key|seenVersion|howTold)=[^&]*/g, '') + body.size
+  const plain = { key: undefined, seenVersion: undefined, howTold: undefined }
+  return url + JSON.stringify({ ...(JSON.parse(body) as object), ...plain })
 }
 
-/** The body with another version seen; a picture has it in its address. */
-function stamped(write: KeptWrite, seenVersion: number): SentRequest {
-  if (typeof write.body === 'string')
-    return { url: write.url, body: JSON.stringify({ ...(JSON.parse(write.body) as object), seenVersion }) }
+/**
+ * The body with another version seen; a picture has it in its address. What its card showed stays what it was, until a person says that it
+ * is to be written all the same.
+ */
+function stamped(write: KeptWrite, seenVersion: number, allTheSame = false): SentRequest {
+  if (typeof write.body === 'string') {
+    const said = JSON.parse(write.body) as { shown?: object | null }
+    const shown = said.shown && allTheSame ? { shown: { ...said.shown, version: seenVersion } } : {}
+    return { url: write.url, body: JSON.stringify({ ...said, ...shown, seenVersion }) }
+  }
   return { url: write.url.replace(/seenVersion=\d+/, `seenVersion=${seenVersion}`), body: write.body }
 }
 
@@ -159,7 +166,7 @@ export const useOutbox = defineStore('outbox', () => {
   /** A question is answered: written all the same, seen as the job stands now. */
   async function sendAllTheSame(write: KeptWrite, seenVersion: number) {
     versions.delete(write.job)
-    await keptWrites.put({ ...write, ...stamped(write, seenVersion), question: undefined })
+    await keptWrites.put({ ...write, ...stamped(write, seenVersion, true), question: undefined })
     await changed()
     return flush()
   }

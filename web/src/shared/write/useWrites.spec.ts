@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import 'fake-indexeddb/auto'
 import { IDBFactory } from 'fake-indexeddb'
 import { api, dataOf, Refused, type ProblemBody } from '@/shared/api/client'
+import { pressing, type How } from '@/shared/state/howPressed'
 import { useSession } from '@/shared/state/useSession'
 import { away, whenAnswered } from './inFlight'
 import { closeStore } from './keptWrites'
@@ -20,7 +21,7 @@ const body = (status: number, code: string): ProblemBody => ({
   changes: [],
 })
 const refuse = (status: number, code: string) => () => Promise.reject(new Refused(body(status, code), status))
-type Body = { key: string; seenVersion: number; text: string }
+type Body = { key: string; seenVersion: number; text: string; howTold?: How | null }
 
 /** Writes to a made-up server: each answer is taken from the list in turn. */
 function desk(...answers: (() => Promise<string>)[]) {
@@ -34,7 +35,8 @@ function desk(...answers: (() => Promise<string>)[]) {
     refetch: () => taken.push('refetch'),
   })
   const note = writes.write((b: Body) => (sent.push(b), (answers.shift() ?? (() => Promise.resolve('ok')))()))
-  return { writes, note, sent, taken }
+  const answer = writes.write((b: Body) => (sent.push(b), (answers.shift() ?? (() => Promise.resolve('ok')))()), true)
+  return { writes, note, answer, sent, taken }
 }
 
 describe('useWrites', () => {
@@ -58,6 +60,22 @@ describe('useWrites', () => {
     expect(sent[2]!.key).not.toBe(sent[0]!.key)
     expect(sent[2]!.seenVersion).toBe(6)
     expect(taken).toEqual(['ok', 'ok'])
+  })
+
+  it('sees an answer to a card as the card was when it was pressed, and a note as things are when its turn comes', async () => {
+    const { note, answer, sent } = desk()
+    await Promise.all([note({ text: 'first' }), answer({ text: 'pressed meanwhile' }), note({ text: 'last' })])
+    expect(sent.map((s) => s.seenVersion)).toEqual([5, 5, 7])
+  })
+
+  it('tells how each was told, and takes the same press by another way as the same', async () => {
+    const { note, sent } = desk(refuse(0, 'server-unreachable'))
+    await pressing('key', () => note({ text: 'a' }))
+    await pressing('hand', () => note({ text: 'a' }))
+    expect(sent.map((s) => [s.howTold, s.key])).toEqual([
+      ['key', sent[0]!.key],
+      ['key', sent[0]!.key],
+    ])
   })
 
   it('gives what was refused for good a new key when it is said again', async () => {

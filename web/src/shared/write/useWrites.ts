@@ -2,6 +2,7 @@ import { readonly, ref, shallowRef } from 'vue'
 import { v4 as uuid } from 'uuid'
 import { Refused, type ProblemBody } from '@/shared/api/client'
 import { useSession } from '@/shared/state/useSession'
+import { howPressed, type How } from '@/shared/state/howPressed'
 import { away, beginWrite, type Written } from './inFlight'
 import { useOutbox } from './outbox'
 import { answered, holdBack, requestOf } from './requests'
@@ -13,13 +14,15 @@ export const askAgain = { pausesMs: [800, 2000, 5000] }
 export interface Stamp {
   key: string
   seenVersion: number
+  /** How it was told. */
+  howTold?: How | null
 }
 
 export interface WritesOf<Answer> {
   /** What is written about, so that news of it waits for the answer. */
   about: Written
   /** What is stamped on a write when its turn comes: the version on the screen, and whatever else it is about. */
-  stamp: () => Omit<Stamp, 'key'>
+  stamp: () => Omit<Stamp, 'key' | 'howTold'>
   /** Takes an answer in, before the write counts as done. */
   written: (answer: Answer) => unknown
   /** Loads anew what a refusal shows to be old. */
@@ -132,19 +135,25 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
   }
 
   /** The body of a write: stamped when its turn comes, and then the same until it is acknowledged. */
-  function bodyOf<T>(what: string, said: object): T {
-    const body = unanswered.get(what) ?? { ...said, ...of.stamp(), key: uuid() }
+  function bodyOf<T>(what: string, said: object, how: How = howPressed(), stamp: object = of.stamp()): T {
+    const body = unanswered.get(what) ?? { ...said, ...stamp, howTold: how, key: uuid() }
     unanswered.set(what, body)
     return body as T
   }
 
   let kinds = 0
-  /** A kind of write: what is said, sent as one body. True when it was written. */
-  function write<T>(post: (body: T) => Promise<Answer>) {
+  /**
+   * A kind of write: what is said, sent as one body. True when it was written.
+   * @param post Sends it.
+   * @param asShown Whether it is an answer to what stands on the screen: then the version counts that was seen when it was pressed, and
+   * a press that waited behind another one is refused when the card has changed. Default: no, the version when its turn comes.
+   */
+  function write<T>(post: (body: T) => Promise<Answer>, asShown = false) {
     const kind = ++kinds
-    async function again(said: Omit<T, 'key' | 'seenVersion' | 'thread'>): Promise<boolean> {
+    async function again(said: Omit<T, 'key' | 'seenVersion' | 'thread' | 'howTold'>): Promise<boolean> {
       const what = `${kind} ${JSON.stringify(said)}`
-      const body = () => bodyOf<T>(what, said)
+      const [how, seen] = [howPressed(), asShown ? of.stamp() : undefined]
+      const body = () => bodyOf<T>(what, said, how, seen)
       const answer = await send(what, () => post(body()), body)
       // Kept in this browser is as good as sent: nothing of it is lost.
       const done = kept.delete(what) || answer !== null

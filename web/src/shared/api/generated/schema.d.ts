@@ -2539,12 +2539,14 @@ export interface components {
             wasteAt: null | string;
             cautions: null | string[];
             slots: null | components["schemas"]["OwnSlot"][];
+            howTold?: null | components["schemas"]["HowTold"];
         };
         AccountRequest: {
             /** Format: uuid */
             key: string;
             /** Format: int32 */
             seenVersion: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         AccountView: {
             /** Format: int64 */
@@ -2624,6 +2626,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         AnswerRequest: {
             /** Format: uuid */
@@ -2649,6 +2652,8 @@ export interface components {
             /** @default false */
             before: boolean;
             code?: null | string;
+            shown?: null | components["schemas"]["ShownAtPress"];
+            howTold?: null | components["schemas"]["HowTold"];
         };
         AnswerWord: {
             outcome: string;
@@ -2771,6 +2776,7 @@ export interface components {
             /** Format: double */
             grams: null | number;
             note: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         BoxModelView: {
             id: string;
@@ -2794,6 +2800,7 @@ export interface components {
             /** Format: double */
             amount: null | number;
             note: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         BoxView: {
             tag: string;
@@ -2834,6 +2841,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         BuildUpView: {
             paper: string;
@@ -2919,6 +2927,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ChangeUndoneRequest: {
             /** Format: uuid */
@@ -2932,6 +2941,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ChangeView: {
             id: string;
@@ -2974,6 +2984,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         CleaningView: {
             /** Format: int64 */
@@ -3017,6 +3028,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ClockStopRequest: {
             /** Format: uuid */
@@ -3030,6 +3042,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ClockView: {
             id: string;
@@ -3056,6 +3069,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         CodePage: {
             model: string;
@@ -3074,6 +3088,7 @@ export interface components {
             says: null | string;
             complaint: null | string;
             reads: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         CodeView: {
             code: string;
@@ -3097,6 +3112,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ConversionStepView: {
             /** Format: int32 */
@@ -3134,6 +3150,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         CounterResetRequest: {
             /** Format: uuid */
@@ -3155,6 +3172,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         CourseView: {
             /** Format: double */
@@ -3288,6 +3306,7 @@ export interface components {
             /** Format: int64 */
             of: number;
             value: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         DayRulesView: {
             /** Format: int32 */
@@ -3384,6 +3403,7 @@ export interface components {
             outcome: null | string;
             to: string;
             reason: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         EntryView: {
             /** Format: int64 */
@@ -3396,6 +3416,7 @@ export interface components {
             /** Format: int64 */
             corrects: null | number;
             takenBack: boolean;
+            how: null | string;
         };
         EvidenceView: {
             kind: string;
@@ -3473,6 +3494,7 @@ export interface components {
             value: null | number;
             measured: boolean;
             isSure: boolean;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         FigureView: {
             /** Format: double */
@@ -3493,6 +3515,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         Find: {
             kind: string;
@@ -3532,6 +3555,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         FoundMachine: {
             /** Format: int64 */
@@ -3568,6 +3592,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         GuideEndRequest: {
             /** Format: uuid */
@@ -3581,6 +3606,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         GuideLineView: {
             id: string;
@@ -3622,6 +3648,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         GuideTickRequest: {
             /** Format: uuid */
@@ -3641,6 +3668,8 @@ export interface components {
              * @default 0
              */
             thread: number;
+            shown?: null | components["schemas"]["ShownAtPress"];
+            howTold?: null | components["schemas"]["HowTold"];
         };
         HandOverRequest: {
             /** Format: uuid */
@@ -3650,6 +3679,7 @@ export interface components {
             to: null | string;
             /** Format: double */
             charge: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         HandOverView: {
             /** Format: int64 */
@@ -3700,6 +3730,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         HandedInView: {
             /** Format: date-time */
@@ -3839,6 +3870,7 @@ export interface components {
             day: null | string;
             hours: null | string;
             why: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         HoursView: {
             /** Format: int32 */
@@ -3847,6 +3879,8 @@ export interface components {
             days: components["schemas"]["DayOffView"][];
             rules: components["schemas"]["DayRulesView"];
         };
+        /** @enum {unknown} */
+        HowTold: "key" | "hand" | "typed" | "scan" | "guide" | null;
         ImportLine: {
             sort: string;
             id: string;
@@ -3867,6 +3901,7 @@ export interface components {
             seenVersion: number;
             text: null | string;
             replace: boolean;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         InkFillView: {
             /** Format: int32 */
@@ -3951,6 +3986,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         InkVisitView: {
             slots: number[];
@@ -3981,6 +4017,7 @@ export interface components {
             seenVersion: number;
             name: null | string;
             role: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         JobSchoolRequest: {
             /** Format: uuid */
@@ -3994,6 +4031,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         JobSchoolView: {
             id: string;
@@ -4082,6 +4120,7 @@ export interface components {
             /** Format: double */
             worth: null | number;
             like: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         KnownView: {
             key: string;
@@ -4132,6 +4171,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         LocalRulesRequest: {
             /** Format: uuid */
@@ -4139,6 +4179,7 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             line: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         LostRequest: {
             /** Format: uuid */
@@ -4155,6 +4196,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         LotView: {
             lot: string;
@@ -4260,6 +4302,7 @@ export interface components {
             model: null | string;
             of: null | string;
             isSure: boolean;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         MeasuredView: {
             key: string;
@@ -4298,6 +4341,8 @@ export interface components {
             became?: null | string;
             /** Format: date */
             returnBy?: null | string;
+            shown?: null | components["schemas"]["ShownAtPress"];
+            howTold?: null | components["schemas"]["HowTold"];
         };
         MendView: {
             repair: string;
@@ -4419,6 +4464,7 @@ export interface components {
             model: null | string;
             part: null | string;
             value: null | components["schemas"]["JsonNode"];
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ModelPartView: {
             name: string;
@@ -4481,6 +4527,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         OddsOfPattern: {
             pattern: string;
@@ -4536,6 +4583,7 @@ export interface components {
             model: null | string;
             parts: null | components["schemas"]["PartOff"][];
             back: null | string[];
+            howTold?: null | components["schemas"]["HowTold"];
         };
         OpeningView: {
             /** Format: int64 */
@@ -4587,6 +4635,7 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             model: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         OutcomeView: {
             id: string;
@@ -4615,6 +4664,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         OwnCodeView: {
             code: string;
@@ -4740,6 +4790,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         PlaceRequest: {
             /** Format: uuid */
@@ -4753,6 +4804,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         PracticeView: {
             id: string;
@@ -4799,6 +4851,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         PutRightRequest: {
             /** Format: uuid */
@@ -4812,6 +4865,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ReadingView: {
             finding: string;
@@ -4851,6 +4905,7 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             of: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         RenewedRequest: {
             /** Format: uuid */
@@ -4873,6 +4928,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ReplacedRequest: {
             /** Format: uuid */
@@ -4888,6 +4944,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ResetRequest: {
             /** Format: uuid */
@@ -4905,6 +4962,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ResetSessionRequest: {
             /** Format: uuid */
@@ -4918,6 +4976,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ReturnView: {
             what: string;
@@ -4937,6 +4996,7 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             role: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         RunView: {
             run: string;
@@ -4975,6 +5035,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         SchoolRequest: {
             /** Format: uuid */
@@ -4983,6 +5044,7 @@ export interface components {
             seenVersion: number;
             school: string;
             option: string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         SchoolView: {
             id: string;
@@ -5076,6 +5138,7 @@ export interface components {
             slots: null | {
                 [key: string]: number;
             };
+            howTold?: null | components["schemas"]["HowTold"];
         };
         SheetView: {
             id: string;
@@ -5124,6 +5187,7 @@ export interface components {
             seenVersion: number;
             part: string;
             here: boolean;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ShelfView: {
             kinds: components["schemas"]["StockKindView"][];
@@ -5139,6 +5203,7 @@ export interface components {
             /** Format: int64 */
             entry: number;
             reason: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ShopView: {
             /** Format: int32 */
@@ -5147,6 +5212,12 @@ export interface components {
             schools: components["schemas"]["SchoolView"][];
             parts: components["schemas"]["PartView"][];
             entries: components["schemas"]["EntryView"][];
+        };
+        ShownAtPress: {
+            step: null | string;
+            answer: null | string;
+            /** Format: int32 */
+            version: number;
         };
         SignInRequest: {
             name: null | string;
@@ -5323,6 +5394,7 @@ export interface components {
             seenVersion: number;
             act: null | string;
             why: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         StationDetail: {
             id: string;
@@ -5354,6 +5426,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         StepView: {
             id: string;
@@ -5401,6 +5474,7 @@ export interface components {
             lot: null | string;
             /** Format: date */
             returnBy: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         StockItemView: {
             /** Format: int64 */
@@ -5438,6 +5512,7 @@ export interface components {
             where: null | string;
             on: null | string;
             why: null | string;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         StoreMomentView: {
             /** Format: date-time */
@@ -5463,6 +5538,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         StripDownSection: {
             tray: components["schemas"]["TrayItemView"][];
@@ -5557,6 +5633,7 @@ export interface components {
             slot: number;
             changes?: null | string[];
             before?: null | components["schemas"]["WorkBeforeRequest"][];
+            howTold?: null | components["schemas"]["HowTold"];
         };
         TakeOffRequest: {
             /** Format: uuid */
@@ -5571,6 +5648,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         TakenInView: {
             /** Format: int64 */
@@ -5594,6 +5672,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         TaughtPartView: {
             id: string;
@@ -5655,6 +5734,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         ThreadView: {
             /** Format: int32 */
@@ -5696,6 +5776,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         TrayItemView: {
             id: string;
@@ -5720,6 +5801,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         UnitShape: {
             id: string;
@@ -5804,6 +5886,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         WaitView: {
             label: string;
@@ -5973,6 +6056,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
         WhatIfView: {
             method: string;
@@ -6047,6 +6131,7 @@ export interface components {
              * @default 0
              */
             thread: number;
+            howTold?: null | components["schemas"]["HowTold"];
         };
     };
     responses: never;
@@ -13278,6 +13363,7 @@ export interface operations {
                 seenVersion: number;
                 of?: string;
                 label?: string;
+                howTold?: string;
             };
             header?: never;
             path: {
