@@ -2,7 +2,7 @@ import { cardOf, titleOf } from './bench'
 import { toBench } from './crafts'
 import type { Hand } from './hand'
 import { plain } from './record'
-import { pressables, words } from './screen'
+import { pressables, textOf, words } from './screen'
 
 const spends = /\b(clean|rest|soak|flush|purge)\b/i
 
@@ -12,12 +12,7 @@ export async function lookAround(hand: Hand) {
   const card = cardOf(hand)
   if ((await card.count()) === 0) return
   const advised = await titleOf(card)
-  const held = (
-    await page
-      .getByTestId('held')
-      .innerText()
-      .catch(() => '')
-  ).toLowerCase()
+  const held = (await textOf(page.getByTestId('held'))).toLowerCase()
   const bench = await words(page.locator('main'))
   verdicts.judge(
     4,

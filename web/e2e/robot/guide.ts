@@ -1,7 +1,7 @@
 import { sayWaitOver } from './form'
 import type { Hand } from './hand'
 import { plain } from './record'
-import { pressables, words } from './screen'
+import { pressables, textOf, words } from './screen'
 import { toBench } from './crafts'
 
 const most = 70
@@ -57,12 +57,7 @@ async function walk(hand: Hand, model: string) {
     await step(hand, name, stuck)
     stuck = (await card.count()) > 0 && (await words(card)) === was ? stuck + 1 : 0
   }
-  const last = plain(
-    await page
-      .getByTestId('act')
-      .innerText()
-      .catch(() => ''),
-  ).slice(0, 60)
+  const last = plain(await textOf(page.getByTestId('act'))).slice(0, 60)
   hand.verdicts.judge(3, stuck < 4, () => `guide “${name}” on ${model} does not go on at “${last}”`)
   await giveUp(hand, name)
 }
@@ -124,12 +119,7 @@ async function judgeOrder(hand: Hand, name: string, model: string) {
   const card = hand.page.getByTestId('act')
   const heading = plain(await card.getByRole('heading').first().innerText())
   const text = await words(card)
-  const tray = plain(
-    (await hand.page
-      .getByTestId('tray-cards')
-      .innerText()
-      .catch(() => '')) || '',
-  )
+  const tray = plain(await textOf(hand.page.getByTestId('tray-cards')))
   const leadOut = /lead[^.]{0,24}(unplugged|out)|no power/i.test(tray)
   if (wantsPower.test(heading))
     hand.verdicts.judge(

@@ -30,6 +30,9 @@ export async function pressables(within: Locator): Promise<Pressable[]> {
 /** All words of a part of the screen. */
 export const words = async (at: Locator) => (await at.innerText()).replace(/[ \t\u00a0\u2009\u202f]+/g, ' ').trim()
 
+/** The words of what may not be there; empty when it is not. */
+export const textOf = async (at: Locator) => (await at.allInnerTexts()).join(' ')
+
 /** The screen as one text: words, what is chosen, what has the focus, where it is. Times that run by themselves are left out. */
 function screenNow(): string {
   const states = [

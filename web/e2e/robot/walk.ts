@@ -23,6 +23,7 @@ async function someone(browser: Browser, name: string, phone: boolean): Promise<
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
   })
   const page = await context.newPage()
+  page.setDefaultTimeout(8000)
   await signIn(page, name)
   return page
 }
