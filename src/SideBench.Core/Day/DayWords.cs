@@ -66,7 +66,8 @@ public static class DayWords
         {
             >= Sure => "as good as always",
             < 0.05 => "hardly ever",
-            _ => $"{Math.Clamp(Math.Round(chance * 10), 1, 9):0} times in 10",
+            < 0.15 => "1 time in 10",
+            _ => $"{Math.Clamp(Math.Round(chance * 10), 2, 9):0} times in 10",
         };
 
     /// <summary>What the shop told of its day since some moment, as a reason why something moved; empty for nothing.</summary>

@@ -159,7 +159,8 @@ public sealed record InkVisit(
         if (fills.Count > 0 && !isTank)
             yield return $"Vent open, fill plug shut: {fills.Count} of {fills.Count} plugs back, none left on the bench.";
         if (board)
-            yield return $"Door still open: press the board’s reset once; {pressesLeft - 1} presses left after it.";
+            yield return $"Door still open: press the board’s reset once; "
+                + (pressesLeft == 2 ? "1 press left after it." : $"{pressesLeft - 1} presses left after it.");
         else if (resets.Count > 0)
             yield return $"Reset slot {string.Join(", ", resets)}: read it, up to {numbers.Rules.Tries} tries seated anew, read it again.";
         if (model.Prompt.Length > 0 && visit.Any(s => s.On.Type!.IsFilled))

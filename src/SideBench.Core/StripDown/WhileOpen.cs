@@ -137,7 +137,7 @@ public static class WhileOpen
     private static string Span(double days) =>
         days switch
         {
-            < 1 => "a day",
+            < 1.5 => "a day",
             < 14 => $"{days:0} days",
             < 60 => $"{days / 7:0} weeks",
             _ => $"{days / 30.4:0} months",

@@ -2,7 +2,7 @@ import type { Locator } from '@playwright/test'
 import { fillAndSend, sayWaitOver } from './form'
 import type { Hand } from './hand'
 import { plain, type Line } from './record'
-import { pressables, words, type Pressable } from './screen'
+import { pressables, watched, words, type Pressable } from './screen'
 
 export const cardOf = (hand: Hand) => hand.page.getByTestId('next-card')
 
@@ -70,7 +70,9 @@ async function answer(hand: Hand, card: Locator, title: string, rows: Row[]): Pr
   if (number && hand.chance.hits(0.4)) {
     await hand.stands(row.thing.at)
     hand.verdicts.did(`${where}: Enter at “${row.label}”`)
+    const shows = await watched(hand.page)
     await row.field!.press('Enter')
+    hand.verdicts.judge(2, await shows(), () => `${where}: Enter at “${row.label}” shows nothing`)
     await hand.quiet()
   } else if (tooSoon && row.thing.key && !number) return pressTwice(hand, card, title, row)
   else await hand.press(row.thing, where, number ? 'mouse' : undefined)
@@ -92,8 +94,10 @@ async function pressTwice(hand: Hand, card: Locator, title: string, row: Row): P
   const last = await hand.lastLine()
   await hand.stands(row.thing.at)
   hand.verdicts.did(`card “${title}”: key ${row.thing.key} twice at “${row.label}”`)
+  const shows = await watched(hand.page)
   await hand.page.keyboard.press(row.thing.key)
   await hand.page.keyboard.press(row.thing.key)
+  hand.verdicts.judge(2, await shows(), () => `card “${title}”: key ${row.thing.key} twice shows nothing`)
   await hand.quiet()
   const lines = (await hand.linesSince(last)).filter((l) => l.person === hand.person && l.kind === 'answered')
   if (!(await hand.refusal())) judgeAnswer(hand, title, row.label, '', lines)

@@ -50,7 +50,7 @@ export async function fillAndSend(hand: Hand, dialog: Locator, where: string): P
     const text = sensible(hand, label, needed)
     if (text === null) continue
     await hand.type(field, text, `${where}, ${plain(label).slice(0, 40)}`)
-    if (/(, g|, ml|, %|weigh)/i.test(label)) amounts.push(text)
+    if (/(, g|, ml|, %|weigh)/i.test(label) && !/before/i.test(label)) amounts.push(text)
   }
   const send = (await pressables(dialog)).filter((p) => !/^Back$/.test(p.name)).at(-1)
   if (!send || (await send.at.isDisabled())) return false

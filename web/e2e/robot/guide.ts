@@ -104,7 +104,7 @@ async function step(hand: Hand, name: string, tries: number) {
     return
   }
   const told = lines.filter((l) =>
-    ['guide-ticked', 'taken-off', 'put-back', 'would-not', 'photo-taken'].includes(l.kind),
+    ['guide-ticked', 'taken-off', 'put-back', 'tray-cleared', 'would-not', 'photo-taken'].includes(l.kind),
   )
   hand.verdicts.judge(
     1,

@@ -38,18 +38,10 @@ public sealed record SlotsReset(
 
     public override string Says =>
         $"{(Worked ? "Chips reset" : "Reset failed")} by {InkWords.Tool(Tool)}, slot{(Slots.Count > 1 ? "s" : "")} "
-        + string.Join(", ", Slots.Select(Told))
+        + string.Join(", ", Slots.Select(s => s.Lamp.Length > 0 ? $"{s.Slot} (lamp {s.Lamp})" : $"{s.Slot}"))
         + (Tries > 1 ? $", {Tries} tries" : "")
         + (Left is { } left ? $", {left} presses left" : "")
         + (Despite.Length > 0 ? $"; in spite of the hold: {Despite}" : "");
-
-    // A panel of lamps names its lamp; what was read before stands beside the slot.
-    private static string Told(SlotAmount slot)
-    {
-        string[] more = [slot.Lamp.Length > 0 ? $"lamp {slot.Lamp}" : "", slot.Amount is { } pct ? $"{pct:0.##}\u2009% before" : ""];
-        var known = string.Join(", ", more.Where(m => m.Length > 0));
-        return known.Length > 0 ? $"{slot.Slot} ({known})" : $"{slot.Slot}";
-    }
 
     public override Effect Effect =>
         new()

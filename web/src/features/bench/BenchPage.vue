@@ -51,6 +51,14 @@ watchEffect(() => {
   const tagged = query.error.value && !job.value ? jobs.value.find((j) => j.tag === props.id) : undefined
   if (tagged) void router.replace(`/bench/${tagged.id}`)
 })
+// Who opens the job is shown a thread that still has work, not one that has ended; later each is shown as it is asked for.
+let opened = false
+watchEffect(() => {
+  if (!job.value || opened) return
+  opened = true
+  const open = job.value.threads.find((t) => !t.how)
+  if (!route.query.thread && !job.value.threadOpen && open) void showThread(open.id)
+})
 const mayBench = computed(() => session.mayBench)
 const freePlaces = computed(() => places.value.filter((p) => !p.job).map((p) => p.place))
 const chosen = ref<Step | null>(null)

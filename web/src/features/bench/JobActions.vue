@@ -57,7 +57,9 @@ async function save() {
         {{ job.waitsFor === 'parts' ? 'Parts are here' : 'The customer answered' }}
       </button>
       <button v-else type="button" class="press" @click="open = 'wait'">Waits for …</button>
-      <button v-if="mayBench" type="button" class="press" @click="emit('close')">Close the job</button>
+      <button v-if="mayBench && job.threadOpen" type="button" class="press" @click="emit('close')">
+        Close the job
+      </button>
     </template>
     <RouterLink v-for="link in links" :key="link.page" class="press" :to="link.to"
       ><KeyCap :of="link.key" :does="link.does" /> {{ link.label }}</RouterLink

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { day, moment } from '@/shared/format'
+import { counted, day, moment } from '@/shared/format'
 import StandingMark from '@/shared/ui/StandingMark.vue'
 import type { Bench } from './useJob'
 
@@ -49,7 +49,7 @@ const late = computed(
         <StandingMark :standing="job.standing" />{{ job.waitsWhat || standings[job.standing] || job.standing }}
       </li>
       <li class="chip lg:max-2xl:hidden" :title="job.kind">{{ inks[job.ink] ?? job.ink }}</li>
-      <li v-if="job.idleWeeks > 0" class="chip">idle {{ job.idleWeeks }} weeks</li>
+      <li v-if="job.idleWeeks > 0" class="chip">idle {{ counted(job.idleWeeks, 'week') }}</li>
       <li v-if="job.moved" class="chip">moved lately</li>
       <li v-if="job.warrantyEnd && job.inWarranty" class="chip border-wait bg-wait-tint">
         warranty to {{ day(job.warrantyEnd) }}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { moment, money, percent, withUnit } from '@/shared/format'
+import { counted, moment, money, percent, withUnit } from '@/shared/format'
 import { useSession } from '@/shared/state/useSession'
 import KeyCap from '@/shared/ui/KeyCap.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
@@ -73,7 +73,7 @@ const outcome = computed(() => {
         class="mb-2 border-l-4 border-wait bg-wait-tint px-3 py-1.5"
         data-testid="decline"
       >
-        {{ d.unit }} loses about {{ withUnit(d.perYear, 'nozzles a year', 1) }} over {{ d.visits }} visits,
+        {{ d.unit }} loses about {{ withUnit(d.perYear, 'nozzles a year', 1) }} over {{ counted(d.visits, 'visit') }},
         {{ d.now }} missing now. Print may not show it yet; the head is ageing.
       </p>
       <div class="grid grid-cols-[minmax(0,1fr)] items-start gap-2 lg:grid-cols-[minmax(0,2fr)_minmax(0,3.6fr)]">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { counted as so } from '@/shared/format'
 import { useQuery } from '@tanstack/vue-query'
 import { api, dataOf } from '@/shared/api/client'
 import { useKeys } from '@/shared/state/useKeys'
@@ -61,7 +62,7 @@ async function doVisit() {
 }
 const asking = computed(() => act.value !== null || dialog.value !== '')
 const years = 104
-const lasts = (weeks: number) => (weeks > years ? 'more than two years' : `about ${Math.round(weeks)} weeks`)
+const lasts = (weeks: number) => (weeks > years ? 'more than two years' : `about ${so(Math.round(weeks), 'week')}`)
 function step(by: number) {
   const slots = ink.value?.slots ?? []
   const at = slots.findIndex((s) => s.panel === slot.value?.panel)

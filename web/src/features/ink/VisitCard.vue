@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { day, money, withUnit } from '@/shared/format'
+import { counted, day, money, withUnit } from '@/shared/format'
 import { useSettled } from '@/shared/state/useSettled'
 import KeyCap from '@/shared/ui/KeyCap.vue'
 import TooSoon from '@/shared/ui/TooSoon.vue'
@@ -31,7 +31,9 @@ const title = computed(() => {
   if (!visit.value) return 'Nothing is due'
   const n = visit.value.slots.length
   return n === props.ink.slots.length
-    ? `All ${n} slots, in one visit`
+    ? n === 1
+      ? 'The one slot'
+      : `All ${n} slots, in one visit`
     : `${n > 1 ? 'Slots' : 'Slot'} ${visit.value.slots.join(', ')}, in one visit`
 })
 const { settled, early, counts } = useSettled(() => `${title.value} ${props.ink.version}`)
@@ -132,12 +134,12 @@ const print = () => window.print()
     <template v-else-if="unknown">
       <p class="mt-1.5">
         <template v-if="unread"
-          >Nothing is known of {{ unknown }} of {{ ink.slots.length }} slots. What the panel shows is a
+          >Nothing is known of {{ unknown }} of {{ counted(ink.slots.length, 'slot') }}. What the panel shows is a
           beginning.</template
         >
         <template v-else
-          >The count alone does not say what is in {{ unknown }} of {{ ink.slots.length }} slots. Weigh them, or say
-          when they were filled.</template
+          >The count alone does not say what is in {{ unknown }} of {{ counted(ink.slots.length, 'slot') }}. Weigh them,
+          or say when they were filled.</template
         >
       </p>
       <button

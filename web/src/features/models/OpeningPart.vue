@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import { counted } from '@/shared/format'
 import { useRoute } from 'vue-router'
 import { api, dataOf, type Api } from '@/shared/api/client'
 import PartPhotos from '@/shared/ui/PartPhotos.vue'
@@ -138,7 +139,7 @@ async function teach() {
           <details :open="i === off.length - 1">
             <summary class="min-h-11 cursor-pointer py-2">
               <b>{{ i + 1 }} {{ o.name }}</b
-              >, {{ o.view }}<template v-if="o.screws">, {{ o.screws }} screws</template>
+              >, {{ o.view }}<template v-if="o.screws">, {{ counted(o.screws, 'screw') }}</template>
             </summary>
             <div class="grid gap-2 sm:grid-cols-2 lg:grid-cols-4">
               <label>Name <input v-model="o.name" class="field" /></label>
@@ -189,9 +190,8 @@ async function teach() {
           <button type="button" class="press" @click="back = []">Begin the way back anew</button>
         </p>
         <button type="button" class="press press-main mt-2" :disabled="desk.busy.value" @click="teach">
-          Teach this opening, {{ off.length }} parts{{
-            allBack ? ', and the way back' : isBack.length ? ', without the way back: not all is on' : ''
-          }}
+          Teach this opening, {{ counted(off.length, 'part')
+          }}{{ allBack ? ', and the way back' : isBack.length ? ', without the way back: not all is on' : '' }}
         </button>
       </template>
     </div>

@@ -20,6 +20,8 @@ const props = defineProps<{
   busy: boolean
   /** Whether this person may work at the bench. */
   may: boolean
+  /** What was put on record of it and leaves it in hand. Default: nothing. */
+  noted?: string
 }>()
 const emit = defineEmits<{
   answer: [answer: Answer, value: number | null, words: string, shown: Shown | null]
@@ -215,7 +217,9 @@ useKeys(() =>
             <button type="submit" class="press press-main" :disabled="busy || !may">They agree</button>
           </form>
         </div>
-        <p v-if="told" role="status" class="mt-3 border-l-4 border-wait bg-wait-tint px-3 py-2">{{ told }}</p>
+        <p v-if="told || noted" role="status" class="mt-3 border-l-4 border-wait bg-wait-tint px-3 py-2">
+          {{ told || noted }}
+        </p>
         <p v-if="act.done" class="mt-3 text-go">✓ Done{{ act.who ? `, ${act.who}` : '' }}.</p>
         <div v-else class="mt-3 flex flex-wrap gap-2">
           <button

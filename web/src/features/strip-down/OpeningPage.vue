@@ -70,19 +70,26 @@ watch(
   { immediate: true },
 )
 
+/** What was told of the act in hand that leaves it in hand: on record, and said where it was pressed. */
+const noted = ref('')
+watch(
+  () => act.value?.key,
+  () => (noted.value = ''),
+)
+async function wouldNot(removal: string, what: string) {
+  if (await desk.wouldNot({ removal, what }))
+    noted.value = 'On record: it would not move. Do not force it: look for what still holds it, then go on.'
+}
+
 async function answer(a: Answer, value: number | null, words: string, shown: Shown | null) {
   const now = act.value
   if (!now) return
   if (a.does === 'pieces' || a.does === 'lost') counting.value = now.removal
   else if (now.kind === 'off' && now.removal)
-    await (a.does === 'stuck'
-      ? desk.wouldNot({ removal: now.removal, what: '' })
-      : desk.off({ removal: now.removal, count: null }))
+    await (a.does === 'stuck' ? wouldNot(now.removal, '') : desk.off({ removal: now.removal, count: null }))
   // A guide has a step "back" of its own, which names no thing on the tray: that one is ticked.
   else if (now.kind === 'back' && now.item)
-    await (a.does === 'stuck'
-      ? desk.wouldNot({ removal: now.removal, what: 'Would not seat.' })
-      : desk.back({ item: now.item, count: null }))
+    await (a.does === 'stuck' ? wouldNot(now.removal, 'Would not seat.') : desk.back({ item: now.item, count: null }))
   else
     await desk.tick({
       run: now.run,
@@ -206,6 +213,7 @@ async function reach(parts: string[]) {
             :opening="opening"
             :busy="busy"
             :may="may"
+            :noted="noted"
             @answer="answer"
             @photo="desk.photo($event, act.step ? `${act.run}:${act.step}` : act.removal, act.title)"
             @word="(what, by) => desk.consent({ what, by })"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { counted } from '@/shared/format'
 import { useMinute, useNow } from '@/shared/state/useNow'
 import { useSession } from '@/shared/state/useSession'
 import { standingNow, useBoard } from '@/shared/state/useBoard'
@@ -58,7 +59,7 @@ function pick(job: DayJob, to: number | null = null) {
 <template>
   <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1">
     <h1 class="text-2xl">Today at the bench</h1>
-    <p class="flex-1 text-soft">{{ today }} · {{ data?.jobs.length ?? 0 }} machines here</p>
+    <p class="flex-1 text-soft">{{ today }} · {{ counted(data?.jobs.length ?? 0, 'machine') }} here</p>
     <p
       v-if="day && shown.length"
       class="rounded border px-2 py-1"

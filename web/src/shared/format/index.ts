@@ -18,6 +18,11 @@ function written(value: number, digits: number): string {
   return known.format(value)
 }
 
+/** So many of a thing, in the singular where there is one: 1 week, 2 weeks. */
+export function counted(count: number, one: string, many = `${one}s`): string {
+  return `${written(count, 0)} ${count === 1 ? one : many}`
+}
+
 /** A number with its unit, thin space between. */
 export function withUnit(value: number, unit: string, digits = 0): string {
   return `${written(value, digits)}\u2009${unit}`
