@@ -109,10 +109,11 @@ public class LineFormsTests
             new PersonId(1),
             "=Ines",
             new DateTimeOffset(2026, 3, 2, 9, 0, 0, TimeSpan.Zero),
-            new Noted("a \"b\", c")
+            new Noted("a \"b\", c"),
+            HowTold.Key
         );
         Assert.Equal(
-            "5,2,3,2026-03-02T09:00:00.000000Z,'=Ines,noted,\"a \"\"b\"\", c\",\"{\"\"text\"\":\"\"a \\u0022b\\u0022, c\"\"}\"",
+            "5,2,3,2026-03-02T09:00:00.000000Z,'=Ines,noted,\"a \"\"b\"\", c\",\"{\"\"text\"\":\"\"a \\u0022b\\u0022, c\"\"}\",key",
             RecordFiles.CsvLine(entry)
         );
         Assert.Equal("\"';=1+1\"", RecordFiles.Field(";=1+1"));

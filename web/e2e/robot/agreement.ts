@@ -57,7 +57,7 @@ export async function lookAround(hand: Hand) {
         !/none is advised/i.test(waste),
         () => `the bench advises “${advised}”, on the waste page none is advised`,
       )
-    const here = /counter[^%]{0,20}?(\d+) ?%/i.exec(bench)?.[1]
+    const here = /counter[^%+]{0,20}?(\d+) ?%/i.exec(bench)?.[1]
     const there = /Counter[^%]{0,40}?(\d+) ?%/.exec(waste)?.[1]
     if (here && there)
       verdicts.judge(
