@@ -182,6 +182,27 @@ public class TruthTests(BenchServer server) : IClassFixture<BenchServer>
         Assert.Equal(HttpStatusCode.Unauthorized, (await (await server.Open("")).Http.GetAsync("/openapi/v1.json")).StatusCode);
 
     [Fact]
+    public async Task ManyWritersAboutTheShop_WaitForOneAnother_AndLeaveTheOneThatWritesItsConnection()
+    {
+        // One connection hears news; of the others each writer holds one while it waits.
+        await using var small = await BenchServer.Run($"{server.Connection};Maximum Pool Size=5;Timeout=4");
+        var owner = await Browser.Open(new Uri(small.Urls.First()), "Ines Varga");
+        object Wish() =>
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = 0,
+                kind = "rate",
+                target = "vent-blocked",
+                to = "common",
+                reason = "at once",
+            };
+        var answers = await Task.WhenAll(Enumerable.Range(0, 16).Select(_ => owner.Post("/api/shop/edits", Wish())));
+        Assert.All(answers, a => Assert.Equal("shop-changed", JobsTests.Code(a.Body)));
+        await small.StopAsync();
+    }
+
+    [Fact]
     public async Task RealShop_IsOfferedNoStandIn_AndNoneTakesPart()
     {
         var browser = await server.Open();

@@ -248,6 +248,21 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         return await ReadAll(rows, cancel);
     }
 
+    /// <summary>
+    /// Lines about the shop itself, and an earlier write under a key, read in a transaction that holds the shop: on its own connection, so
+    /// that many who wait for it leave it one.
+    /// </summary>
+    public async Task<(List<Entry> Shop, EarlierWrite? Earlier)> OfShop(Unit unit, Guid key, CancellationToken cancel)
+    {
+        await using var batch = unit.Batch();
+        batch.BatchCommands.Add(new NpgsqlBatchCommand(OfShopSql));
+        batch.BatchCommands.Add(FindWriteCommand(key));
+        await using var rows = await batch.ExecuteReaderAsync(cancel);
+        var lines = await ReadAll(rows, cancel);
+        await rows.NextResultAsync(cancel);
+        return (lines, await ReadWrite(rows, cancel));
+    }
+
     /// <summary>The last repair made on a machine, or null.</summary>
     public async Task<string?> LastWork(MachineId machine, CancellationToken cancel)
     {

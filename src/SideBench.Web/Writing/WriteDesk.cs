@@ -93,8 +93,8 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
             async unit =>
             {
                 var version = (await SubjectStore.HoldAll(unit, [Subject.Shop], cancel))[Subject.Shop];
-                var known = await entries.OfShop(cancel);
-                if (await entries.FindWrite(asked.Write.Key, cancel) is { } earlier)
+                var (known, found) = await entries.OfShop(unit, asked.Write.Key, cancel);
+                if (found is { } earlier)
                     return (false, Again<IReadOnlyList<Entry>>(earlier, asked, () => (List<Entry>)[.. known]));
                 if (!asked.IsHarmless && version != asked.SeenVersion)
                     return (false, new Problem(ProblemCode.ShopChanged, "/seenVersion"));
