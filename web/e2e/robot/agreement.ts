@@ -57,8 +57,9 @@ export async function lookAround(hand: Hand) {
         !/none is advised/i.test(waste),
         () => `the bench advises “${advised}”, on the waste page none is advised`,
       )
-    const here = /counter[^%+]{0,20}?(\d+) ?%/i.exec(bench)?.[1]
-    const there = /Counter[^%]{0,40}?(\d+) ?%/.exec(waste)?.[1]
+    const here = /Waste counter last read: ?(\d+)/.exec(bench)?.[1]
+    const drawn = page.getByRole('img', { name: /The counter says/ }).first()
+    const there = /\d+/.exec((await drawn.getAttribute('aria-label')) ?? '')?.[0]
     if (here && there)
       verdicts.judge(
         4,

@@ -1,5 +1,6 @@
 import { fillAndSend } from './form'
 import type { Hand } from './hand'
+import { judgeAsked } from './judgeAsked'
 import { plain } from './record'
 import { pressables, words } from './screen'
 
@@ -49,6 +50,7 @@ export async function onInk(hand: Hand): Promise<boolean> {
 /** One act on the waste page: what was done or seen, or a reset. */
 export async function onWaste(hand: Hand): Promise<boolean> {
   if (!(await open(hand, 'Waste'))) return false
+  const last = await hand.lastLine()
   const acts = (await pressables(hand.page.locator('main'))).filter((p) =>
     /^(Say what was done or seen|Reset.*)$/.test(p.name),
   )
@@ -59,6 +61,7 @@ export async function onWaste(hand: Hand): Promise<boolean> {
     if (dialog) await fillAndSend(hand, dialog, `waste, ${act.name}`)
   }
   await toBench(hand)
+  await judgeAsked(hand, last)
   return true
 }
 

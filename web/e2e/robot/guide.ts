@@ -1,5 +1,6 @@
 import { sayWaitOver } from './form'
 import type { Hand } from './hand'
+import { judgeAsked } from './judgeAsked'
 import { plain } from './record'
 import { pressables, textOf, words } from './screen'
 import { toBench } from './crafts'
@@ -29,8 +30,10 @@ export async function followGuide(hand: Hand, model: string): Promise<boolean> {
     return true
   }
   if (!running) await hand.press(hand.chance.of(guides), 'opening', 'mouse')
+  const last = await hand.lastLine()
   if ((await hand.page.getByTestId('run').count()) > 0) await walk(hand, model)
   await toBench(hand)
+  await judgeAsked(hand, last)
   return true
 }
 
