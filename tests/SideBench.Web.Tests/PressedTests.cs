@@ -106,6 +106,8 @@ public class PressedTests(BenchServer server) : IClassFixture<BenchServer>
             howTold = "by pigeon",
         };
         Assert.Equal(HttpStatusCode.BadRequest, (await browser.Post($"/api/jobs/{job}/notes", said)).Status);
+        var (_, photo) = await browser.Send($"/api/jobs/{job}/opening/photo?key={Guid.NewGuid()}&seenVersion=0&of=&howTold=7", [1]);
+        Assert.Equal("unknown-word", JobsTests.Code(photo));
         Assert.DoesNotContain(await Lines(browser, job), l => l.Kind == "noted");
     }
 

@@ -44,9 +44,9 @@ const drawers = [
         {{ lamp === 'on' ? 'Lamp off' : 'Lamp on' }}
       </button>
       <button type="button" class="press hidden px-2 text-sm md:inline-flex" @click="emit('keys')">
-        keys <KeyCap of="?" />
+        keys <KeyCap of="?" does="keys of this screen" />
       </button>
-      <button type="button" class="press px-2 text-sm" @click="emit('jump')">jump <KeyCap of="/" /></button>
+      <button type="button" class="press px-2 text-sm" @click="emit('jump')">jump <KeyCap of="/" does="jump anywhere" /></button>
     </div>
   </div>
 </template>

@@ -70,7 +70,7 @@ public sealed class Fuzzer(NpgsqlDataSource database, Func<Random, FuzzShop> sho
                 await here.FindJobs();
             var missing = calls.Where(c => !reached.Contains(c.Id)).ToList();
             var call = missing.Count > 0 && chance.Next(2) == 0 ? values.Of(missing) : values.Of(calls);
-            asked += await One(here, call, good[call.Id], values);
+            asked += await One(here, call, good, calls, values);
         }
 
         var never = calls.Where(c => !reached.Contains(c.Id)).ToDictionary(c => c.Id, c => last.GetValueOrDefault(c.Id, "not asked"));
@@ -84,8 +84,9 @@ public sealed class Fuzzer(NpgsqlDataSource database, Func<Random, FuzzShop> sho
         return reader.ReadToEnd();
     }
 
-    private async Task<int> One(FuzzShop here, FuzzCall call, JsonNode? template, FuzzValues values)
+    private async Task<int> One(FuzzShop here, FuzzCall call, JsonObject good, List<FuzzCall> calls, FuzzValues values)
     {
+        var template = good[call.Id];
         var job = chance.Next(12) == 0 ? chance.NextInt64(-2, 2000) : here.Job;
         var isGood = !reached.Contains(call.Id) || chance.Next(3) == 0;
         var who = (string?)template?["as"] ?? "Owner";
@@ -96,6 +97,14 @@ public sealed class Fuzzer(NpgsqlDataSource database, Func<Random, FuzzShop> sho
             isGood = isGood || chance.Next(2) == 0;
         else if (chance.Next(5) == 0)
             (who, isGood) = (values.Of(["Technician", "Counter", FuzzShop.Nobody, FuzzShop.Victim]), isGood || chance.Next(2) == 0);
+        // What needs something before it on the same job is not left to chance.
+        if (!reached.Contains(call.Id) && calls.FirstOrDefault(c => c.Id == (string?)template?["first"]) is { } first)
+            await here.At("Owner")
+                .Ask(
+                    first.Method,
+                    await Address(here, first, good[first.Id], job, true, values),
+                    (await Body(here, first, good[first.Id], job, true, values))()
+                );
         var address = await Address(here, call, template, job, isGood, values);
         var makes = await Body(here, call, template, job, isGood, values);
         var before = call.Reads ? null : await Stand();

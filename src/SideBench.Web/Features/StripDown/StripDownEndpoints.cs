@@ -27,6 +27,7 @@ public static class StripDownEndpoints
     private const int PhotoQuality = 82;
     private const int PhotoSide = 1600;
     private const int MostPhotos = 200;
+    private static readonly Dictionary<string, HowTold> HowWords = Enum.GetValues<HowTold>().ToDictionary(StoredWord.Of);
 
     /// <summary>Maps them.</summary>
     public static void MapStripDown(this IEndpointRouteBuilder routes)
@@ -315,6 +316,8 @@ public static class StripDownEndpoints
     )
     {
         var cancel = http.RequestAborted;
+        if (!string.IsNullOrEmpty(howTold) && !HowWords.ContainsKey(howTold))
+            return ProblemResults.Of(ProblemCode.UnknownWord, "/howTold", howTold, string.Join(", ", HowWords.Keys));
         if (http.Request.ContentLength > PictureCodec.MostBytes)
             return ProblemResults.Of(
                 ProblemCode.PictureTooLarge,
@@ -339,7 +342,7 @@ public static class StripDownEndpoints
         var print = await pictures.Keep(jpeg, width, height, books.Now, cancel);
         var request = new PhotoRequest(key, seenVersion, of ?? "", label ?? "", print)
         {
-            HowTold = Enum.TryParse<HowTold>(howTold, ignoreCase: true, out var told) ? told : null,
+            HowTold = string.IsNullOrEmpty(howTold) ? null : HowWords[howTold],
         };
         return (
             await desk.Write(http, id, request, on => OpeningWork.Photo(on.Job.State, print, of ?? "", label ?? ""), harmless: true)
