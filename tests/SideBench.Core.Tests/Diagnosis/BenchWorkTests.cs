@@ -22,6 +22,13 @@ public class BenchWorkTests
         Assert.Equal(ProblemCode.CorrectedAlready, Code(BenchWork.Correct(HouseCrafts.Fold(entries), entries, entries[^2].Id.Value, "")));
     }
 
+    [Theory]
+    [InlineData(1, "nozzles", "(1\u2009nozzle)")]
+    [InlineData(2, "nozzles", "(2\u2009nozzles)")]
+    [InlineData(1, "ml", "(1\u2009ml)")]
+    public void Answer_SaysOneOfAThingInTheSingular(double number, string unit, string says) =>
+        Assert.EndsWith(says, new Answered("f", "o", "Look", "Gaps", "gaps", number, unit, 1, []).Says);
+
     [Fact]
     public void Answer_PutsWhatTheStepOpensOnTheTray_Once()
     {
