@@ -46,7 +46,9 @@ const drawers = [
       <button type="button" class="press hidden px-2 text-sm md:inline-flex" @click="emit('keys')">
         keys <KeyCap of="?" does="keys of this screen" />
       </button>
-      <button type="button" class="press px-2 text-sm" @click="emit('jump')">jump <KeyCap of="/" does="jump anywhere" /></button>
+      <button type="button" class="press px-2 text-sm" @click="emit('jump')">
+        jump <KeyCap of="/" does="jump anywhere" />
+      </button>
     </div>
   </div>
 </template>
