@@ -2,7 +2,7 @@ import type { Locator } from '@playwright/test'
 import { fillAndSend, sayWaitOver } from './form'
 import type { Hand } from './hand'
 import { plain, type Line } from './record'
-import { pressables, watched, words, type Pressable } from './screen'
+import { pressables, watched, type Pressable } from './screen'
 
 export const cardOf = (hand: Hand) => hand.page.getByTestId('next-card')
 
@@ -130,19 +130,26 @@ async function mend(hand: Hand, title: string, done: Pressable): Promise<boolean
     lines.length === 1 && says[0]!.startsWith(`Done: ${title}`),
     () => `card “${title}”: done, on record: ${says.join(' / ') || 'nothing'}`,
   )
-  await judgeNext(hand, title)
+  await judgeNext(hand, title, true)
   return true
 }
 
-/** What was just told or done is not asked again, unless the card says why. */
-export async function judgeNext(hand: Hand, title: string) {
+const ofAgain = /again|once more|another|prove|proof|still|repeat|since|after/i
+
+/** What was told is not asked again, unless the card's own reason says why; work that is done on the machine makes every look new. */
+export async function judgeNext(hand: Hand, title: string, isWork = false) {
+  if (isWork) hand.told.clear()
+  hand.told.add(title)
   const card = cardOf(hand)
   if ((await card.count()) === 0) return
-  const says = await words(card)
+  const next = await titleOf(card)
+  // The reason stands right beneath the title; the answers' words are no reason.
+  const reason = (await card.locator(':scope > p').allInnerTexts()).join(' ')
   hand.verdicts.judge(
     5,
-    (await titleOf(card)) !== title || /again|once more|another|prove|still|repeat/i.test(says),
-    () => `“${title}” was just done, and is the next card`,
+    !hand.told.has(next) || ofAgain.test(reason),
+    () =>
+      `“${next}” is ${next === title ? 'just done' : 'told already'}, and asked for: ${plain(reason).slice(0, 140)}`,
   )
 }
 
@@ -212,6 +219,7 @@ export async function takeBack(hand: Hand): Promise<boolean> {
   if (all.length === 0) return false
   const last = await hand.lastLine()
   await hand.press(hand.chance.of(all), 'what we know')
+  hand.told.clear()
   const lines = await hand.linesSince(last)
   if (!(await hand.refusal()))
     hand.verdicts.judge(

@@ -1,16 +1,18 @@
 import { sayWaitOver } from './form'
 import type { Hand } from './hand'
 import { plain } from './record'
-import { pressables, words } from './screen'
+import { pressables, textOf, words } from './screen'
 
 /** Ends every thread of the job, honestly: verified where it may be, else handed back with a reason; then hands it over. */
 export async function endJob(hand: Hand) {
   const { page } = hand
+  let spent = ''
   for (let thread = 0; thread < 3; thread++) {
     await hand.goto(`/bench/${hand.job}`)
     if ((await page.getByText(/Closed; waits to be handed over|Handed over/).count()) > 0) break
     const close = (await pressables(page.locator('main'))).find((p) => p.name === 'Close the job')
     if (!close) break
+    spent = plain(await textOf(page.getByRole('region', { name: 'Spent so far' })))
     await hand.press(close, 'bench', 'mouse')
     await fillClosing(hand)
     await hand.leave()
@@ -22,6 +24,7 @@ export async function endJob(hand: Hand) {
   hand.verdicts.judge(3, (await to.count()) > 0, () => 'the job cannot be closed')
   if ((await to.count()) === 0) return
   await judgeSheet(hand)
+  await judgeSpent(hand, spent)
   await hand.type(to, 'Sal Marsh', 'hand-over')
   await hand.type(page.getByLabel(/^Charged/), '40', 'hand-over')
   const home = page.getByRole('button', { name: 'The machine goes home' })
@@ -59,4 +62,17 @@ async function judgeSheet(hand: Hand) {
       .split(/ on slots? |, /)[0]!
     hand.verdicts.judge(1, sheet.includes(name), () => `the customer's sheet leaves out what was done: ${name}`)
   }
+}
+
+/** What the bench said was spent is what the customer's sheet says. */
+async function judgeSpent(hand: Hand, spent: string) {
+  const sheet = plain(await words(hand.page.getByTestId('hand-over-sheet')))
+  const minutes = /([\d.,]+) min/
+  const [here, there] = [minutes.exec(spent)?.[1], minutes.exec(/Bench time, .{0,20}/.exec(sheet)?.[0] ?? '')?.[1]]
+  if (here && there)
+    hand.verdicts.judge(4, here === there, () => `${here} min spent on the bench, ${there} min on the customer's sheet`)
+  const total = spent.split('·')[2]?.trim().split(' ')[0]
+  const sum = /Together .{0,16}/.exec(sheet)?.[0]
+  if (total && sum)
+    hand.verdicts.judge(4, sum.includes(total), () => `${total} spent on the bench, “${sum}” on the sheet`)
 }

@@ -1,6 +1,7 @@
 import { sayWaitOver } from './form'
 import type { Hand } from './hand'
 import { judgeAsked } from './judgeAsked'
+import { OrderOfHands } from './order'
 import { plain } from './record'
 import { pressables, textOf, words } from './screen'
 import { toBench } from './crafts'
@@ -8,11 +9,6 @@ import { toBench } from './crafts'
 const most = 70
 /** What is read off a scale or a panel: what is nothing after a reset first, since that is asked for most strictly. */
 const numbers = ['15', '0', '40', '4']
-const wantsPower =
-  /\b(in the (panel )?menu|on the panel|print (a|one|the) |run (a|one) (light |normal |deep )?clean|switch (it|the machine) on|power (it )?up|start it)\b/i
-const givesPower =
-  /\b(plug (it|the lead|the mains lead) (back )?in|switch (it|the machine) on|lead (back )?in|power (it )?up)\b/i
-
 /** Opens the page of opening up and follows one guide, to its end or until it is given up. */
 export async function followGuide(hand: Hand, model: string): Promise<boolean> {
   const link = (await pressables(hand.page.locator('main'))).find((p) => p.name === 'Opening up')
@@ -31,6 +27,7 @@ export async function followGuide(hand: Hand, model: string): Promise<boolean> {
   }
   if (!running) await hand.press(hand.chance.of(guides), 'opening', 'mouse')
   const last = await hand.lastLine()
+  hand.told.clear()
   if ((await hand.page.getByTestId('run').count()) > 0) await walk(hand, model)
   await toBench(hand)
   await judgeAsked(hand, last)
@@ -41,6 +38,7 @@ async function walk(hand: Hand, model: string) {
   const { page, chance } = hand
   const name = plain(await page.getByTestId('run').getByRole('heading').first().innerText())
   const stopsAt = chance.hits(0.6) ? most : chance.whole(1, 8)
+  const order = new OrderOfHands(hand, name, model)
   let stuck = 0
   for (let n = 0; n < stopsAt && stuck < 4; n++) {
     const end = page.getByRole('button', { name: 'Guide done' })
@@ -56,7 +54,7 @@ async function walk(hand: Hand, model: string) {
     const card = page.getByTestId('act')
     if ((await card.count()) === 0) break
     const was = await words(card)
-    await judgeOrder(hand, name, model)
+    await order.look()
     await step(hand, name, stuck)
     stuck = (await card.count()) > 0 && (await words(card)) === was ? stuck + 1 : 0
   }
@@ -115,29 +113,6 @@ async function step(hand: Hand, name: string, tries: number) {
     () =>
       `${where}: pressed “${label}” at “${title}”, on record: ${lines.map((l) => plain(l.says)).join(' / ') || 'nothing'}`,
   )
-}
-
-/** Nothing used that is off; no power to what is open, wet or has something inside. Read off the step and the tray that stand side by side. */
-async function judgeOrder(hand: Hand, name: string, model: string) {
-  const card = hand.page.getByTestId('act')
-  const heading = plain(await card.getByRole('heading').first().innerText())
-  const text = await words(card)
-  const tray = plain(await textOf(hand.page.getByTestId('tray-cards')))
-  const leadOut = /lead[^.]{0,24}(unplugged|out)|no power/i.test(tray)
-  if (wantsPower.test(heading))
-    hand.verdicts.judge(
-      7,
-      !leadOut || givesPower.test(heading),
-      () => `guide “${name}” on ${model}: “${heading}” with the lead out`,
-    )
-  if (givesPower.test(heading)) {
-    const inside = /\b(inside|wet)\b/i.exec(tray)
-    hand.verdicts.judge(
-      7,
-      !inside || /inside|wet/i.test(text),
-      () => `guide “${name}” on ${model}: “${heading}” with something ${inside?.[0]}`,
-    )
-  }
 }
 
 async function giveUp(hand: Hand, name: string) {

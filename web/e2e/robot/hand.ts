@@ -11,6 +11,8 @@ export class Hand {
   /** What was asked of the server and has had no answer yet. */
   private open = 0
   job = 0
+  /** Titles of the cards that were answered since work was last done on the machine. */
+  readonly told = new Set<string>()
 
   constructor(
     readonly page: Page,

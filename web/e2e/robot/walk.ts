@@ -70,6 +70,9 @@ export async function walkJob(browser: Browser, seed: number, job: number): Prom
   return verdicts
 }
 
+/** Where work is done away from the card; what it changes is not known to this hand. */
+const onCraft = new Set<unknown>([onInk, onWaste, onHeadCare, onSheets])
+
 /** Something that a person at the bench does, by chance. */
 async function anything(hand: Hand, model: string) {
   const acts = [
@@ -83,11 +86,12 @@ async function anything(hand: Hand, model: string) {
     [1, onWaste],
     [1, onHeadCare],
     [0.8, onSheets],
-    [0.9, (h: Hand) => followGuide(h, model)],
+    [1.2, (h: Hand) => followGuide(h, model)],
     [0.3, (h: Hand) => lookAround(h).then(() => true)],
     [0.3, (h: Hand) => h.goto(`/bench/${h.job}`).then(() => true)],
   ] as const
   const act = hand.chance.weighed<(h: Hand) => Promise<boolean>>(acts)
+  if (onCraft.has(act)) hand.told.clear()
   if (!(await act(hand)) && act === workCard) await keepSomething(hand)
   await expect(hand.page.locator('main')).toBeVisible()
   if (!/\/bench\/\d+$/.test(new URL(hand.page.url()).pathname)) await toBench(hand)
