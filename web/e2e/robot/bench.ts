@@ -100,7 +100,9 @@ async function pressTwice(hand: Hand, card: Locator, title: string, row: Row): P
   hand.verdicts.judge(2, await shows(), () => `card “${title}”: key ${row.thing.key} twice shows nothing`)
   await hand.quiet()
   const lines = (await hand.linesSince(last)).filter((l) => l.person === hand.person && l.kind === 'answered')
-  if (!(await hand.refusal())) judgeAnswer(hand, title, row.label, '', lines)
+  // A card that changed just then takes no press, and says so.
+  const early = lines.length === 0 && (await card.getByText('Too soon').count()) > 0
+  if (!early && !(await hand.refusal())) judgeAnswer(hand, title, row.label, '', lines)
   await hand.leave()
   return (await card.count()) > 0
 }

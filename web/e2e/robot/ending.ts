@@ -6,17 +6,16 @@ import { pressables, textOf, words } from './screen'
 /** Ends every thread of the job, honestly: verified where it may be, else handed back with a reason; then hands it over. */
 export async function endJob(hand: Hand) {
   const { page } = hand
-  let spent = ''
   for (let thread = 0; thread < 3; thread++) {
     await hand.goto(`/bench/${hand.job}`)
     if ((await page.getByText(/Closed; waits to be handed over|Handed over/).count()) > 0) break
     const close = (await pressables(page.locator('main'))).find((p) => p.name === 'Close the job')
     if (!close) break
-    spent = plain(await textOf(page.getByRole('region', { name: 'Spent so far' })))
     await hand.press(close, 'bench', 'mouse')
     await fillClosing(hand)
     await hand.leave()
   }
+  const spent = plain(await textOf(page.getByRole('region', { name: 'Spent so far' })))
   const last = await hand.lastLine()
   await hand.goto(`/bench/${hand.job}/hand-over`)
   const to = page.getByLabel('To', { exact: true })

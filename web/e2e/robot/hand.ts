@@ -51,7 +51,8 @@ export class Hand {
   /** Until every write has its answer and the page is quiet. */
   async quiet() {
     const { page } = this
-    await until(() => Promise.resolve(this.open === 0), 8000)
+    // What went with a page that was left may end without a word.
+    if (!(await until(() => Promise.resolve(this.open === 0), 8000))) this.open = 0
     const busy = () => /\b(working|loading) …/i.test(document.body.innerText)
     const isQuiet = await until(async () => !(await page.evaluate(busy).catch(() => true)), 8000)
     this.verdicts.judge(2, isQuiet, () => 'the page is still loading after eight seconds')

@@ -36,6 +36,8 @@ const words = ref('')
 const by = ref('')
 const skipping = ref(false)
 const told = ref('')
+/** How often what leaves it in hand was told of it. */
+const times = ref(0)
 const file = ref<HTMLInputElement | null>(null)
 /** What must be true and was ticked so far. */
 const ticked = ref<string[]>([])
@@ -52,6 +54,7 @@ watch(
     words.value = ''
     skipping.value = false
     told.value = ''
+    times.value = 0
   },
 )
 const part = computed(() => props.opening.parts.find((p) => p.id === props.act.part))
@@ -90,6 +93,7 @@ function press(answer: Answer, pressed: Element | null) {
     skipping.value = true
     return
   }
+  if (answer.does === 'branch' || answer.does === 'stuck') times.value++
   if (answer.does === 'branch') told.value = props.act.branches.find((b) => b.id === answer.branch)?.text ?? ''
   emit('answer', answer, Number.isNaN(value.value) ? null : value.value, words.value, pressed && shownAt(pressed))
 }
@@ -218,7 +222,7 @@ useKeys(() =>
           </form>
         </div>
         <p v-if="told || noted" role="status" class="mt-3 border-l-4 border-wait bg-wait-tint px-3 py-2">
-          {{ told || noted }}
+          {{ told || noted }}<template v-if="times > 1"> Told {{ times }} times.</template>
         </p>
         <p v-if="act.done" class="mt-3 text-go">✓ Done{{ act.who ? `, ${act.who}` : '' }}.</p>
         <div v-else class="mt-3 flex flex-wrap gap-2">
