@@ -120,7 +120,7 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
         var ear = new JobNews(Database.Alone(database.Connection)).Listen(
             listens.SetResult,
             (job, version) => heard.TrySetResult((job, version)),
-            () => { },
+            _ => { },
             () => { },
             limit.Token
         );

@@ -56,6 +56,8 @@ public class GoldenDemoTests
         Assert.True(differ.Count == 0, string.Join("\n", differ.Take(40)));
         foreach (var query in SanityTests.Queries())
             await SanityTests.FindsNothing(database.Connection, query);
+        // Lines of before the lives were kept have got theirs, as their kinds say.
+        await LivesTests.Holds(database.Connection, app.Services, exactly: true);
         Assert.True(now > WrittenAt && pages.Count > 100);
     }
 

@@ -26,9 +26,3 @@ public readonly record struct SlotId(int Value)
     /// <summary>Whether it is none in particular.</summary>
     public bool IsWhole => Value == 0;
 }
-
-/// <summary>Something that takes waste ink and can move between machines: a box, tank, bottle or set of pads. 0 is never issued.</summary>
-public readonly record struct StoreId(long Value);
-
-/// <summary>A thing of the shop with a life of its own: a key, tool or board. 0 is never issued.</summary>
-public readonly record struct ItemId(long Value);

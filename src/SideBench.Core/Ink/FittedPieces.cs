@@ -8,18 +8,16 @@ namespace SideBench.Core.Ink;
 /// <summary>What the lines of all machines tell the shelf: how lots have done, what goes back, and what was poured.</summary>
 public static class FittedPieces
 {
-    /// <summary>Kinds of line it is told by.</summary>
-    public static IReadOnlyList<string> Kinds { get; } = [SlotFitted.Form.Name, SlotsFilled.Form.Name, Mended.Form.Name];
-
-    /// <summary>Every piece fitted with a lot, and what became of it: that is said when the next one goes into its slot.</summary>
-    /// <param name="lines">Lines of all machines, oldest first.</param>
-    public static IEnumerable<LotPiece> Lots(IEnumerable<ShopLine> lines) =>
+    /// <summary>Every piece of a lot that was fitted, and what became of it: that is said when the next one goes into its slot.</summary>
+    /// <param name="lot">The lot.</param>
+    /// <param name="lines">Lines that are about it, of all machines, oldest first.</param>
+    public static IEnumerable<LotPiece> OfLot(string lot, IEnumerable<ShopLine> lines) =>
         Fitted(lines)
-            .Where(f => f.Piece.Lot.Length > 0)
+            .Where(f => StockItem.Same(f.Piece.Lot, lot))
             .Select(f => new LotPiece(f.Piece.Lot, f.Piece.Seller, f.Piece.Name, f.Next?.Became ?? ""));
 
     /// <summary>Pieces that are in a machine still and may go back.</summary>
-    /// <param name="lines">Lines of all machines, oldest first.</param>
+    /// <param name="lines">Lines about their places, oldest first.</param>
     public static IEnumerable<(ShopLine Line, SlotFitted Piece)> MayGoBack(IEnumerable<ShopLine> lines) =>
         Fitted(lines).Where(f => f is { Next: null, Piece.ReturnBy: not null }).Select(f => (f.Line, f.Piece));
 

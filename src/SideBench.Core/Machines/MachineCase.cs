@@ -12,7 +12,11 @@ public sealed record ReadingAt(Reading Reading, DateTimeOffset At);
 public sealed record Modified(Modification What, DateTimeOffset Since, EntryId Entry);
 
 /// <summary>What is in a slot, since when.</summary>
-public sealed record SlotContent(string Says, DateTimeOffset Since);
+public sealed record SlotContent(string Says, DateTimeOffset Since)
+{
+    /// <summary>Its lot; empty when not told.</summary>
+    public string Lot { get; init; } = "";
+}
 
 /// <summary>Something that happened to what is in a slot, with when and by which line.</summary>
 public sealed record SlotLived(SlotHappening What, DateTimeOffset At, EntryId Entry);
@@ -54,8 +58,8 @@ public sealed record MachineCase
     /// <summary>All that was measured, oldest first.</summary>
     public ImmutableList<ReadingAt> ReadingLife { get; init; } = [];
 
-    /// <summary>The waste store it uses; null when it was never told.</summary>
-    public StoreId? Store { get; init; }
+    /// <summary>The tag of the waste box that is in; empty when none with a tag is.</summary>
+    public string Box { get; init; } = "";
 
     /// <summary>Work done on it, oldest first.</summary>
     public IReadOnlyList<WorkAt> Work { get; init; } = [];
@@ -68,6 +72,12 @@ public sealed record MachineCase
     /// <param name="before">How it stood before them; null when they are its first.</param>
     public static MachineCase Of(IReadOnlyList<Entry> entries, MachineCase? before = null) =>
         TakenBack.Without(entries).Aggregate(before ?? New, (machine, entry) => machine.After(entry, EffectOf(entry)));
+
+    /// <summary>What a line finds that is written on it now.</summary>
+    /// <param name="machine">Its number.</param>
+    /// <param name="model">Its model.</param>
+    public Surroundings Surround(long machine, string model) =>
+        new(machine, model, Box, slot => Slots.GetValueOrDefault(new SlotId(slot))?.Lot ?? "");
 
     /// <summary>What a line does, or nothing where it says what cannot be.</summary>
     /// <param name="entry">The line.</param>
@@ -101,12 +111,15 @@ public sealed record MachineCase
             Modifications = effect.Modifications.Count == 0 && effect.Work is null ? Modifications : Changed(effect, entry),
             Readings = read.Count == 0 ? Readings : With(Readings, read.Select(r => (r.What, new ReadingAt(r, entry.At)))),
             Counter = read.LastOrDefault(r => r.Counter is not null) is { } counter ? new ReadingAt(counter, entry.At) : Counter,
-            Slots = effect.Slots.Count == 0 ? Slots : With(Slots, effect.Slots.Select(s => (s.Slot, new SlotContent(s.Says, entry.At)))),
+            Slots =
+                effect.Slots.Count == 0
+                    ? Slots
+                    : With(Slots, effect.Slots.Select(s => (s.Slot, new SlotContent(s.Says, entry.At) { Lot = s.Lot }))),
             SlotLife = Lived(effect, entry),
             StoreLife =
                 effect.Stores.Count == 0 ? StoreLife : StoreLife.AddRange(effect.Stores.Select(s => new StoreLived(s, entry.At, entry.Id))),
             ReadingLife = read.Count == 0 ? ReadingLife : ReadingLife.AddRange(read.Select(r => new ReadingAt(r, entry.At))),
-            Store = effect.Store ?? Store,
+            Box = effect.Box ?? Box,
             Work = effect.Work is { } work ? [.. Work, new WorkAt(work, entry.Job, entry.At)] : Work,
         };
     }

@@ -33,7 +33,11 @@ public sealed record Modification(string Key, string Of, string? Word, string Sa
 /// <summary>What is in a slot from now on.</summary>
 /// <param name="Slot">The slot.</param>
 /// <param name="Says">What is in it, in words; empty when nothing is.</param>
-public sealed record SlotFilled(SlotId Slot, string Says);
+public sealed record SlotFilled(SlotId Slot, string Says)
+{
+    /// <summary>Its lot; empty when not told.</summary>
+    public string Lot { get; init; } = "";
+}
 
 /// <summary>What can happen to what is in a slot.</summary>
 public enum SlotChange
@@ -160,8 +164,8 @@ public sealed record Effect
     /// <summary>What happened to its waste store and counter.</summary>
     public IReadOnlyList<StoreHappening> Stores { get; init; } = [];
 
-    /// <summary>The waste store the machine uses from now on; null when that does not change.</summary>
-    public StoreId? Store { get; init; }
+    /// <summary>The tag of the waste box that is in from now on, empty for one without a tag; null when that does not change.</summary>
+    public string? Box { get; init; }
 }
 
 /// <summary>A wait as it begins.</summary>

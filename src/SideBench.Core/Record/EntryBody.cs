@@ -15,8 +15,12 @@ public abstract record EntryBody
     /// <summary>What it does, in terms that every craft shares.</summary>
     public virtual Effect Effect => Effect.None;
 
-    /// <summary>What it is about beside the job and the machine it was written on: stores and items.</summary>
-    public virtual IReadOnlyList<Subject> Touches => [];
+    /// <summary>
+    /// What it is about beside the job and the machine it was written on, or beside the shop as a whole: waste boxes, what is fitted, lots,
+    /// parts of the shop. It may name more than it changes, never less.
+    /// </summary>
+    /// <param name="at">What it finds where it is written.</param>
+    public virtual IEnumerable<Subject> About(Surroundings at) => [];
 
     /// <summary>A picture that it names, by its fingerprint; null when none.</summary>
     public virtual string? NamedPicture => null;

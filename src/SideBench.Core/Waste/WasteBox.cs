@@ -59,69 +59,41 @@ public sealed record WasteBox(
 {
     private const double MostHours = 24 * 365;
 
-    /// <summary>Kinds of line of machines that tell of boxes.</summary>
-    public static IReadOnlyList<string> Kinds { get; } = [StoreTold.Form.Name, CounterReset.Form.Name];
-
-    /// <summary>All boxes with a tag, by tag.</summary>
-    /// <param name="shop">Lines about the shop that stand.</param>
-    /// <param name="told">Lines of all machines of <see cref="Kinds"/> that stand.</param>
+    /// <summary>A box as its own lines tell it.</summary>
+    /// <param name="tag">Its tag.</param>
+    /// <param name="lines">Lines that are about it and stand, oldest first; among them may be some that change nothing of it.</param>
     /// <param name="models">The models: a box that was only named with its machine has that model's dry mass.</param>
     /// <param name="numbers">House numbers.</param>
     /// <param name="now">The time.</param>
-    public static IReadOnlyList<WasteBox> All(
-        IEnumerable<Entry> shop,
-        IEnumerable<ShopLine> told,
+    /// <returns>Null when none of them makes it one, such as when the line with which it came was taken back.</returns>
+    public static WasteBox? Of(
+        string tag,
+        IEnumerable<ShopLine> lines,
         IReadOnlyDictionary<string, MachineModel> models,
         WasteNumbers numbers,
         DateTimeOffset now
     )
     {
-        var lines = shop.Where(e => e.Body is BoxCame or BoxTold)
-            .Select(e => new ShopLine(e, 0, "", ""))
-            .Concat(told)
-            .OrderBy(l => l.Entry.Id.Value)
-            .ToList();
-        var boxes = new Dictionary<string, Folded>(StringComparer.OrdinalIgnoreCase);
+        Folded? box = null;
         foreach (var line in lines)
         {
-            var here = boxes.Values.Where(b => line.Machine != 0 && b.In?.Machine == line.Machine).ToList();
-            switch (line.Entry.Body)
-            {
-                case BoxCame came:
-                    boxes[came.Tag] = Of(came.Tag).Came(came, line);
-                    break;
-                case BoxTold seen when boxes.TryGetValue(seen.Box, out var box):
-                    box.Told(seen, line, numbers);
-                    break;
-                case CounterReset { Worked: true }:
-                    here.ForEach(b => b.Reset(line));
-                    break;
-                case StoreTold store:
-                    if (store.Box.Length > 0)
-                    {
-                        foreach (var other in here.Where(b => !StockItem.Same(b.Tag, store.Box)))
-                            other.Out(line, StockItem.Same(other.Tag, store.Swap?.Out ?? "") ? store.Swap!.OutG : null);
-                        boxes[store.Box.Trim()] = Of(store.Box.Trim()).GoesIn(store, line, models.GetValueOrDefault(line.Model));
-                    }
-                    else if (store.What == StoreTold.Renewed)
-                    {
-                        // One without a tag is in from now on.
-                        here.ForEach(b => b.Out(line, null));
-                    }
-                    else
-                    {
-                        here.ForEach(b => b.Inside(store, line, numbers));
-                    }
-
-                    break;
-            }
+            if (Begins(line.Entry.Body, tag) is { } written)
+                // A tag that is given again after its box is gone is another box's.
+                box = box is { IsGone: false } ? box : new Folded(written);
+            box?.After(line, models, numbers);
         }
 
-        return [.. boxes.Values.Select(b => b.At(numbers, now)).OrderBy(b => b.Tag, StringComparer.OrdinalIgnoreCase)];
-
-        // A tag that is given again after its box is gone is another box's.
-        Folded Of(string tag) => boxes.GetValueOrDefault(tag) is { IsGone: false } box ? box : new Folded(tag);
+        return box?.At(numbers, now);
     }
+
+    // The tag as the line writes it, when the box comes or goes in with it.
+    private static string? Begins(EntryBody body, string tag) =>
+        body switch
+        {
+            BoxCame came when StockItem.Same(came.Tag, tag) => came.Tag,
+            StoreTold told when StockItem.Same(told.Box, tag) => told.Box.Trim(),
+            _ => null,
+        };
 
     /// <summary>What to do with it next, in words.</summary>
     public string Next =>
@@ -144,24 +116,50 @@ public sealed record WasteBox(
         private double? net;
         private double? safe;
         private DateTimeOffset? washed;
+        private (long Machine, string Serial)? place;
         private bool gone;
         private int washes;
         private int resets;
 
-        public string Tag => tag;
-
         public bool IsGone => gone;
 
-        public (long Machine, string Serial)? In { get; private set; }
+        public void After(ShopLine line, IReadOnlyDictionary<string, MachineModel> models, WasteNumbers numbers)
+        {
+            var isHere = line.Machine != 0 && place?.Machine == line.Machine;
+            switch (line.Entry.Body)
+            {
+                case BoxCame came:
+                    Came(came, line);
+                    break;
+                case BoxTold seen:
+                    Told(seen, line, numbers);
+                    break;
+                case CounterReset { Worked: true } when isHere:
+                    Reset(line);
+                    break;
+                case StoreTold told when StockItem.Same(told.Box, tag):
+                    GoesIn(told, line, models.GetValueOrDefault(line.Model));
+                    break;
+                case StoreTold other when isHere && other.Box.Length > 0:
+                    Out(line, StockItem.Same(tag, other.Swap?.Out ?? "") ? other.Swap!.OutG : null);
+                    break;
+                case StoreTold { What: StoreTold.Renewed } when isHere:
+                    // One without a tag is in from now on.
+                    Out(line, null);
+                    break;
+                case StoreTold inside when isHere:
+                    Inside(inside, line, numbers);
+                    break;
+            }
+        }
 
-        public Folded Came(BoxCame came, ShopLine line)
+        private void Came(BoxCame came, ShopLine line)
         {
             (fits, tare) = (came.Fits, came.TareG);
             Moment(line, $"tagged, {came.TareG:0.#}\u2009g dry");
-            return this;
         }
 
-        public void Told(BoxTold told, ShopLine line, WasteNumbers numbers)
+        private void Told(BoxTold told, ShopLine line, WasteNumbers numbers)
         {
             switch (told.What)
             {
@@ -185,29 +183,31 @@ public sealed record WasteBox(
                     (washed, net) = (line.Entry.At, null);
                     drying.Clear();
                     break;
+                case "gone":
+                    (gone, place) = (true, null);
+                    break;
                 default:
-                    (gone, In) = (true, null);
+                    // A word of a later version: that it was told stays in its life, and nothing else is taken from it.
                     break;
             }
 
             Moment(line, told.Says[(told.Says.IndexOf(tag, StringComparison.OrdinalIgnoreCase) + tag.Length + 1)..]);
         }
 
-        public Folded GoesIn(StoreTold told, ShopLine line, MachineModel? model)
+        private void GoesIn(StoreTold told, ShopLine line, MachineModel? model)
         {
             if (fits.Length == 0)
                 (fits, tare) = (line.Model, told.Swap?.TareG ?? model?.StoreTareG ?? 0);
-            (In, washed) = ((line.Machine, line.Serial), null);
+            (place, washed) = ((line.Machine, line.Serial), null);
             drying.Clear();
             net =
                 told.What == StoreTold.Renewed ? 0
                 : told.Amount is { } g ? g - tare
                 : net;
             Moment(line, $"in {line.Serial}");
-            return this;
         }
 
-        public void Inside(StoreTold told, ShopLine line, WasteNumbers numbers)
+        private void Inside(StoreTold told, ShopLine line, WasteNumbers numbers)
         {
             net = told is { What: "weighed" or "washed", Amount: { } g } ? g - tare : net;
             safe = told is { What: StoreTold.Trial, Amount: { } ml } ? ml * numbers.WaterGramsPerMl * numbers.TrialShare : safe;
@@ -216,14 +216,14 @@ public sealed record WasteBox(
             Moment(line, told.Says);
         }
 
-        public void Out(ShopLine line, double? grams)
+        private void Out(ShopLine line, double? grams)
         {
             net = grams - tare;
             Moment(line, $"out of {line.Serial}{(grams is { } g ? $", {g:0.#}\u2009g" : "")}");
-            In = null;
+            place = null;
         }
 
-        public void Reset(ShopLine line)
+        private void Reset(ShopLine line)
         {
             resets++;
             Moment(line, "counter reset");
@@ -236,7 +236,7 @@ public sealed record WasteBox(
             var dries = washed is not null && !(net <= left && now >= earliest);
             var stand =
                 gone ? BoxStand.Gone
-                : In is not null ? BoxStand.In
+                : place is not null ? BoxStand.In
                 : dries ? BoxStand.Drying
                 : net <= left ? BoxStand.Dry
                 : BoxStand.Used;
@@ -244,8 +244,8 @@ public sealed record WasteBox(
                 tag,
                 fits,
                 tare,
-                In?.Machine,
-                In?.Serial ?? "",
+                place?.Machine,
+                place?.Serial ?? "",
                 net,
                 safe,
                 stand,

@@ -60,6 +60,9 @@ public static class BulkLoad
         GROUP BY m.machine_id
         """;
 
+    // What the migration does for a record that was there before it.
+    private const string LivesSql = "SELECT touch_lives()";
+
     private const string WorldSql = "INSERT INTO worlds (world) VALUES ('demo')";
 
     /// <summary>Loads people, numbered from 1.</summary>
@@ -131,7 +134,7 @@ public static class BulkLoad
             await copy.CompleteAsync(cancel);
         }
 
-        foreach (var sql in new[] { SequencesSql, TouchesSql, SubjectsSql, WorldSql })
+        foreach (var sql in new[] { SequencesSql, TouchesSql, SubjectsSql, LivesSql, WorldSql })
         {
             await using var command = new NpgsqlCommand(sql, to) { CommandTimeout = (int)Longest.TotalSeconds };
             await command.ExecuteNonQueryAsync(cancel);

@@ -12,16 +12,16 @@ public sealed class JobNews(NpgsqlDataSource database)
     /// <summary>Listens until it is cancelled or the connection breaks.</summary>
     /// <param name="listening">Called once it listens: what was written before may have been missed.</param>
     /// <param name="heard">Called for each write, with the job's number and its version.</param>
-    /// <param name="shop">Called when something changed that holds for the whole shop: schools, shelf, book or verdicts.</param>
+    /// <param name="shop">Called when something changed that holds for the whole shop, with which part.</param>
     /// <param name="people">Called when somebody signed out.</param>
     /// <param name="cancel">Stops it.</param>
-    public async Task Listen(Action listening, Action<long, int> heard, Action shop, Action people, CancellationToken cancel)
+    public async Task Listen(Action listening, Action<long, int> heard, Action<string> shop, Action people, CancellationToken cancel)
     {
         await using var connection = await database.OpenConnectionAsync(cancel);
         connection.Notification += (_, news) =>
         {
-            if (news.Payload == JobStore.ShopNews)
-                shop();
+            if (news.Payload.StartsWith(JobStore.ShopNews, StringComparison.Ordinal))
+                shop(news.Payload[JobStore.ShopNews.Length..]);
             else if (news.Payload == SignInStore.News)
                 people();
             else if (news.Payload.Split(':') is [var job, var version])

@@ -28,8 +28,8 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
     /// <summary>The channel on which every server hears of writes.</summary>
     public const string Channel = "side_bench";
 
-    /// <summary>What is announced when something changed that holds for the whole shop.</summary>
-    public const string ShopNews = "shop";
+    /// <summary>What is announced before the part when something changed that holds for the whole shop.</summary>
+    public const string ShopNews = "shop:";
 
     internal const string OneSql = """
         SELECT j.job_id, j.tag, j.machine_id, j.customer_id, j.model_id, m.serial, c.name, j.complaint, j.words, j.version,
@@ -64,6 +64,19 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
         WHERE j.handed_over_at IS NULL
         ORDER BY CASE WHEN j.place = 0 THEN 99 ELSE j.place END, j.opened_at
         LIMIT 200
+        """;
+
+    private const string LinesOfManySql = """
+        SELECT e.entry_id, e.job_id, e.version, e.person_id, e.person_name, e.written_at, e.kind, e.body, e.how_told
+        FROM unnest($1::bigint[], $2::integer[]) AS known (job_id, version)
+        JOIN entries e ON e.job_id = known.job_id AND e.version >= known.version
+        ORDER BY e.job_id, e.version
+        """;
+
+    private const string VersionsOfManySql = """
+        SELECT m.machine_id, s.version
+        FROM unnest($1::bigint[]) AS m (machine_id)
+        JOIN subjects s ON s.subject = 'machine:' || m.machine_id
         """;
 
     private const string OfMachineSql = """
@@ -176,6 +189,45 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
         return await ReadRows(rows, cancel);
     }
 
+    /// <summary>Jobs with their lines, read at once.</summary>
+    /// <param name="of">Their rows.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<LoadedJob>> Load(IReadOnlyList<JobRow> of, CancellationToken cancel)
+    {
+        var known = of.ToDictionary(row => row.Id, row => lines.Of(row.Id));
+        ILookup<JobId?, Entry> read;
+        var versions = new Dictionary<MachineId, int>();
+        await using (var connection = await database.OpenConnectionAsync(cancel))
+        {
+            await using var batch = new NpgsqlBatch(connection);
+            var ofLines = new NpgsqlBatchCommand(LinesOfManySql);
+            ofLines
+                .Parameters.With<long[]>([.. of.Select(row => row.Id.Value)])
+                .With<int[]>([.. of.Select(row => VersionOf(known[row.Id]))]);
+            batch.BatchCommands.Add(ofLines);
+            var ofMachines = new NpgsqlBatchCommand(VersionsOfManySql);
+            ofMachines.Parameters.With<long[]>([.. of.Select(row => row.Machine.Value)]);
+            batch.BatchCommands.Add(ofMachines);
+            await using var rows = await batch.ExecuteReaderAsync(cancel);
+            read = (await entries.ReadAll(rows, cancel)).ToLookup(e => e.Job);
+            await rows.NextResultAsync(cancel);
+            while (await rows.ReadAsync(cancel))
+                versions[new MachineId(rows.GetInt64(0))] = rows.GetInt32(1);
+        }
+
+        var all = new List<LoadedJob>();
+        foreach (var row in of)
+        {
+            // What came between its row and its lines is of the next look.
+            var ofRow = lines.With(row.Id, known[row.Id], [.. read[row.Id].Where(e => e.Version <= row.Version)]);
+            var job = ofRow is null ? await Load(row.Id, cancel) : await With(row, ofRow, versions.GetValueOrDefault(row.Machine), cancel);
+            if (job is not null)
+                all.Add(job);
+        }
+
+        return all;
+    }
+
     /// <summary>All jobs of a machine, newest first.</summary>
     public async Task<IReadOnlyList<JobRow>> OfMachine(MachineId machine, CancellationToken cancel)
     {
@@ -244,7 +296,13 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
     }
 
     /// <summary>Tells every server that something changed that holds for the whole shop.</summary>
-    public static void AnnounceShop(Appending to) => to.Add(NotifySql).With(Channel).With(ShopNews);
+    /// <param name="to">What is written.</param>
+    /// <param name="parts">Which parts of it.</param>
+    public static void AnnounceShop(Appending to, IEnumerable<ShopPart> parts)
+    {
+        foreach (var part in parts.Distinct())
+            to.Add(NotifySql).With(Channel).With($"{ShopNews}{StoredWord.Of(part)}");
+    }
 
     private static void Announce(Appending to, JobId job, int version) => to.Add(NotifySql).With(Channel).With($"{job.Value}:{version}");
 

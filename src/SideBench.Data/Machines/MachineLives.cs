@@ -31,4 +31,13 @@ public sealed class MachineLives(EntryStore entries)
         kept[job] = (lines, read);
         return read;
     }
+
+    /// <summary>Machines as all their lines have them, read at once.</summary>
+    /// <param name="machines">Which.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyDictionary<MachineId, MachineCase>> Now(IReadOnlyCollection<MachineId> machines, CancellationToken cancel)
+    {
+        var lines = await entries.OfMachines(machines, cancel);
+        return machines.ToDictionary(m => m, m => MachineCase.Of([.. lines[m]]));
+    }
 }

@@ -13,6 +13,14 @@ public sealed record MachineRow(
     string CustomerContact
 );
 
+/// <summary>A machine of whose waste something was told.</summary>
+/// <param name="Id">Its number.</param>
+/// <param name="ModelId">Its model.</param>
+/// <param name="Serial">Its serial number.</param>
+/// <param name="Customer">Its customer's name.</param>
+/// <param name="Version">Its version: with another one there is more to know of it.</param>
+public sealed record ToldMachine(MachineId Id, string ModelId, string Serial, string Customer, int Version);
+
 /// <summary>A customer.</summary>
 public sealed record CustomerRow(CustomerId Id, string Name, string Contact);
 
@@ -47,6 +55,21 @@ public sealed class MachineStore(NpgsqlDataSource database)
         LIMIT 8
         """;
 
+    internal const string LastToldSql = """
+        SELECT m.machine_id, m.model_id, m.serial, c.name, s.version
+        FROM (
+            SELECT split_part(subject, ':', 2)::bigint AS machine_id, last_entry
+            FROM subjects
+            WHERE sort = 'counter'
+            ORDER BY last_entry DESC
+            LIMIT $1
+        ) told
+        JOIN machines m ON m.machine_id = told.machine_id
+        JOIN customers c ON c.customer_id = m.customer_id
+        JOIN subjects s ON s.subject = 'machine:' || m.machine_id
+        ORDER BY told.last_entry DESC
+        """;
+
     private const string AddCustomerSql = """
         INSERT INTO customers (name, contact)
         VALUES ($1, $2)
@@ -66,6 +89,20 @@ public sealed class MachineStore(NpgsqlDataSource database)
         SELECT machine_id
         FROM added
         """;
+
+    /// <summary>Machines of whose waste something was told last, the latest first.</summary>
+    /// <param name="most">So many at most.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<ToldMachine>> LastTold(int most, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(LastToldSql);
+        command.Parameters.With(most);
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        var told = new List<ToldMachine>();
+        while (await rows.ReadAsync(cancel))
+            told.Add(new(new MachineId(rows.GetInt64(0)), rows.GetString(1), rows.GetString(2), rows.GetString(3), rows.GetInt32(4)));
+        return told;
+    }
 
     /// <summary>A machine, or null.</summary>
     public async Task<MachineRow?> Find(MachineId machine, CancellationToken cancel)

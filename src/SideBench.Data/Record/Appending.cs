@@ -37,7 +37,8 @@ public sealed class Appending : IAsyncDisposable
 
     private const string MoveSubjectSql = """
         UPDATE subjects
-        SET version = $2
+        SET version = $2,
+            last_entry = $3
         WHERE subject = $1
         """;
 
@@ -90,7 +91,7 @@ public sealed class Appending : IAsyncDisposable
         if (lines.Count == 0)
             return;
         Add(TouchSql).With(subject.ToString()).With(version).With<long[]>([.. lines.Select(l => l.Value)]);
-        Add(MoveSubjectSql).With(subject.ToString()).With(version + lines.Count);
+        Add(MoveSubjectSql).With(subject.ToString()).With(version + lines.Count).With(lines[^1].Value);
     }
 
     /// <summary>Sends everything.</summary>

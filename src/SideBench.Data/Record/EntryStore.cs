@@ -1,7 +1,7 @@
+using System.Globalization;
 using Npgsql;
 using NpgsqlTypes;
 using SideBench.Core.Identity;
-using SideBench.Core.Ink;
 using SideBench.Core.Record;
 
 namespace SideBench.Data.Record;
@@ -50,10 +50,17 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         JOIN machines m ON m.machine_id = e.machine_id
         """;
 
-    private const string OfKindsSql = $"""
+    private const string ReturnsSql = $"""
         {OfMachinesSql}
-        WHERE e.kind = ANY ($1)
-          AND (e.kind <> 'mended' OR e.body ? 'returnBy')
+        WHERE e.kind IN ('mended', 'slot-fitted')
+          AND e.body ? 'returnBy'
+          AND e.body ->> 'returnBy' >= $1
+        ORDER BY e.entry_id
+        """;
+
+    private const string OfManySql = $"""
+        {OfMachinesSql}
+        WHERE e.machine_id = ANY ($1)
         ORDER BY e.entry_id
         """;
 
@@ -72,7 +79,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         SELECT *
         FROM (
             {OfMachinesSql}
-            WHERE m.model_id = $1
+            WHERE e.machine_id = ANY (ARRAY(SELECT machine_id FROM machines WHERE model_id = $1))
             ORDER BY e.entry_id DESC
             LIMIT $2
         ) latest
@@ -87,12 +94,13 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         LIMIT $2
         """;
 
-    private const string OfShopSql = """
-        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body, how_told
-        FROM entries
-        WHERE job_id IS NULL
-          AND machine_id IS NULL
-        ORDER BY entry_id
+    internal const string OfShopSql = """
+        SELECT e.entry_id, e.job_id, t.version, e.person_id, e.person_name, e.written_at, e.kind, e.body, e.how_told
+        FROM touches t
+        JOIN entries e ON e.entry_id = t.entry_id
+        WHERE t.subject = 'shop:0'
+          AND t.version >= $1
+        ORDER BY t.version
         """;
 
     private const string LastWorkSql = """
@@ -109,6 +117,13 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         FROM standing_entries
         WHERE machine_id = $1
           AND job_id IS DISTINCT FROM $2
+        ORDER BY entry_id
+        """;
+
+    private const string OfMachineWholeSql = """
+        SELECT entry_id, job_id, version, person_id, person_name, written_at, kind, body, how_told
+        FROM entries
+        WHERE machine_id = $1
         ORDER BY entry_id
         """;
 
@@ -176,7 +191,16 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         return await ReadAll(rows, cancel);
     }
 
-    /// <summary>All lines of a machine, store, item or the shop, each with its version on that subject, oldest first.</summary>
+    /// <summary>All lines of a machine, oldest first, read in a transaction that holds it.</summary>
+    public async Task<IReadOnlyList<Entry>> Of(Unit unit, MachineId machine, CancellationToken cancel)
+    {
+        await using var command = unit.Command(OfMachineWholeSql);
+        command.Parameters.With(machine.Value);
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        return await ReadAll(rows, cancel);
+    }
+
+    /// <summary>All lines of one subject, each with its version on that subject, oldest first.</summary>
     /// <param name="subject">What they are about.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task<IReadOnlyList<Entry>> Of(Subject subject, CancellationToken cancel)
@@ -187,16 +211,22 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         return await ReadAll(rows, cancel);
     }
 
-    /// <summary>
-    /// Lines of some kinds of all machines, oldest first; what was taken back is left out, and work whose part does not go back.
-    /// </summary>
-    /// <param name="kinds">The kinds.</param>
+    /// <summary>Work and pieces whose new part may go back, over all machines, oldest first; what was taken back is left out.</summary>
+    /// <param name="from">Those that go back on this day or later.</param>
     /// <param name="cancel">Stops it.</param>
-    public async Task<IReadOnlyList<ShopLine>> OfKinds(IReadOnlyList<string> kinds, CancellationToken cancel)
+    public async Task<IReadOnlyList<ShopLine>> Returns(DateOnly from, CancellationToken cancel)
     {
-        await using var command = database.CreateCommand(OfKindsSql);
-        command.Parameters.With(kinds.ToArray());
+        await using var command = database.CreateCommand(ReturnsSql);
+        command.Parameters.With(from.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
         return await ShopLines(command, cancel);
+    }
+
+    /// <summary>Lines of some machines, each with its own, oldest first; what was taken back is left out.</summary>
+    public async Task<ILookup<MachineId, Entry>> OfMachines(IReadOnlyCollection<MachineId> machines, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(OfManySql);
+        command.Parameters.With<long[]>([.. machines.Select(m => m.Value)]);
+        return (await ShopLines(command, cancel)).ToLookup(l => new MachineId(l.Machine), l => l.Entry);
     }
 
     /// <summary>The latest lines of all jobs, oldest first; what was taken back is left out.</summary>
@@ -236,32 +266,59 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         await using var rows = await command.ExecuteReaderAsync(cancel);
         var lines = new List<ShopLine>();
         while (await rows.ReadAsync(cancel))
-            lines.Add(new ShopLine(ReadRow(rows), rows.GetInt64(9), rows.GetString(10), rows.GetString(11)));
+            lines.Add(ReadLine(rows));
         return lines;
     }
 
+    internal ShopLine ReadLine(NpgsqlDataReader rows) => new(ReadRow(rows), rows.GetInt64(9), rows.GetString(10), rows.GetString(11));
+
     /// <summary>Lines about the shop itself, oldest first.</summary>
-    public async Task<IReadOnlyList<Entry>> OfShop(CancellationToken cancel)
+    /// <param name="known">Those that are known; they are not read again.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<Entry>> OfShop(IReadOnlyList<Entry> known, CancellationToken cancel)
     {
         await using var command = database.CreateCommand(OfShopSql);
+        command.Parameters.With(VersionOf(known));
         await using var rows = await command.ExecuteReaderAsync(cancel);
-        return await ReadAll(rows, cancel);
+        return After(known, await ReadAll(rows, cancel)) ?? await OfShop([], cancel);
     }
 
     /// <summary>
     /// Lines about the shop itself, and an earlier write under a key, read in a transaction that holds the shop: on its own connection, so
     /// that many who wait for it leave it one.
     /// </summary>
-    public async Task<(List<Entry> Shop, EarlierWrite? Earlier)> OfShop(Unit unit, Guid key, CancellationToken cancel)
+    public async Task<(IReadOnlyList<Entry> Shop, EarlierWrite? Earlier)> OfShop(
+        Unit unit,
+        IReadOnlyList<Entry> known,
+        Guid key,
+        CancellationToken cancel
+    )
     {
-        await using var batch = unit.Batch();
-        batch.BatchCommands.Add(new NpgsqlBatchCommand(OfShopSql));
-        batch.BatchCommands.Add(FindWriteCommand(key));
-        await using var rows = await batch.ExecuteReaderAsync(cancel);
-        var lines = await ReadAll(rows, cancel);
-        await rows.NextResultAsync(cancel);
-        return (lines, await ReadWrite(rows, cancel));
+        IReadOnlyList<Entry>? lines;
+        EarlierWrite? earlier;
+        await using (var batch = unit.Batch())
+        {
+            var command = new NpgsqlBatchCommand(OfShopSql);
+            command.Parameters.With(VersionOf(known));
+            batch.BatchCommands.Add(command);
+            batch.BatchCommands.Add(FindWriteCommand(key));
+            await using var rows = await batch.ExecuteReaderAsync(cancel);
+            lines = After(known, await ReadAll(rows, cancel));
+            await rows.NextResultAsync(cancel);
+            earlier = await ReadWrite(rows, cancel);
+        }
+
+        return lines is null ? await OfShop(unit, [], key, cancel) : (lines, earlier);
     }
+
+    private static int VersionOf(IReadOnlyList<Entry> known) => known.Count > 0 ? known[^1].Version : 0;
+
+    // Read from the last known one on: that one says whether all the others are the same still.
+    private static IReadOnlyList<Entry>? After(IReadOnlyList<Entry> known, List<Entry> read) =>
+        known.Count == 0 ? read
+        : read.Count == 0 || read[0].Id != known[^1].Id ? null
+        : read.Count == 1 ? known
+        : [.. known, .. read.Skip(1)];
 
     /// <summary>The last repair made on a machine, or null.</summary>
     public async Task<string?> LastWork(MachineId machine, CancellationToken cancel)

@@ -18,13 +18,19 @@ public static class SubjectStore
 
     private const string BeginSql = """
         INSERT INTO subjects (subject, version)
-        VALUES ($1, 0)
+        SELECT subject, 0
+        FROM unnest($1::text[]) AS new (subject)
+        ORDER BY subject COLLATE "C"
         ON CONFLICT ON CONSTRAINT subjects_pkey DO NOTHING
         """;
 
-    private const string NewStoreSql = "SELECT nextval('store_ids')";
-
-    private const string NewItemSql = "SELECT nextval('item_ids')";
+    private const string AboutSql = """
+        SELECT entry_id, subject
+        FROM touches
+        WHERE entry_id = ANY ($1)
+          AND subject <> 'shop:0'
+          AND subject NOT LIKE 'machine:%'
+        """;
 
     private const string NewLinesSql = """
         SELECT nextval(pg_get_serial_sequence('entries', 'entry_id'))
@@ -51,21 +57,26 @@ public static class SubjectStore
     public static async Task<Dictionary<Subject, int>> HoldAll(Unit unit, IReadOnlyCollection<Subject> subjects, CancellationToken cancel)
     {
         // New ones are begun in one order too: two writes that begin the same two would wait for each other.
-        foreach (var name in subjects.Select(s => s.ToString()).Order(StringComparer.Ordinal))
+        await using (var begin = unit.Command(BeginSql))
         {
-            await using var begin = unit.Command(BeginSql);
-            begin.Parameters.With(name);
+            begin.Parameters.With<string[]>([.. subjects.Select(s => s.ToString())]);
             await begin.ExecuteNonQueryAsync(cancel);
         }
 
         return await Hold(unit, subjects, cancel);
     }
 
-    /// <summary>A new store's number.</summary>
-    public static async Task<StoreId> NewStore(Unit unit, CancellationToken cancel) => new(await Next(unit, NewStoreSql, cancel));
-
-    /// <summary>A new item's number.</summary>
-    public static async Task<ItemId> NewItem(Unit unit, CancellationToken cancel) => new(await Next(unit, NewItemSql, cancel));
+    /// <summary>What lines are about beside their machine and the shop as a whole.</summary>
+    public static async Task<ILookup<EntryId, Subject>> AboutOf(Unit unit, IReadOnlyCollection<EntryId> lines, CancellationToken cancel)
+    {
+        await using var command = unit.Command(AboutSql);
+        command.Parameters.With<long[]>([.. lines.Select(l => l.Value)]);
+        await using var rows = await command.ExecuteReaderAsync(cancel);
+        var about = new List<(EntryId Line, Subject Subject)>();
+        while (await rows.ReadAsync(cancel))
+            about.Add((new EntryId(rows.GetInt64(0)), Subject.Parse(rows.GetString(1))));
+        return about.ToLookup(a => a.Line, a => a.Subject);
+    }
 
     /// <summary>Numbers for new lines.</summary>
     public static async Task<List<EntryId>> NewLines(Unit unit, int count, CancellationToken cancel)
@@ -89,11 +100,5 @@ public static class SubjectStore
         while (await rows.ReadAsync(cancel))
             ids.Add(new EntryId(rows.GetInt64(0)));
         return ids;
-    }
-
-    private static async Task<long> Next(Unit unit, string sql, CancellationToken cancel)
-    {
-        await using var command = unit.Command(sql);
-        return (long)(await command.ExecuteScalarAsync(cancel))!;
     }
 }

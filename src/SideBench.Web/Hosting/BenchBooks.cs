@@ -45,6 +45,9 @@ public sealed class BenchBooks(
     /// <summary>Where the shop stands.</summary>
     public ShopState State => stand.State;
 
+    /// <summary>All lines about the shop itself that were read, oldest first.</summary>
+    public IReadOnlyList<Entry> Known => stand.Lines;
+
     /// <summary>Lines about the shop itself that stand, oldest first.</summary>
     public IEnumerable<Entry> ShopLines => TakenBack.Without(stand.Lines);
 
@@ -70,7 +73,7 @@ public sealed class BenchBooks(
         await loading.WaitAsync(cancel);
         try
         {
-            var lines = await entries.OfShop(cancel);
+            var lines = await entries.OfShop(stand.Lines, cancel);
             var counts = await verdicts.Counts(cancel);
             if (stand.Says(lines.Count, counts))
                 return;
@@ -153,7 +156,7 @@ public sealed class BenchBooks(
         var now = stand;
         var telling = job.Entries.Count(e => e.Body.ChangesTheCase);
         var last = job.Entries.Last(e => e.Body.ChangesTheCase).Id;
-        var key = (now.Stamp, job.Row.Id, last, telling, thread, Today);
+        var key = (now.Stamp, now.Taught(job.Row.ModelId), job.Row.Id, last, telling, thread, Today);
         if (cases.TryGetValue(key, out (MachineCase Machine, JobCase Case) known) && ReferenceEquals(known.Machine, job.Machine))
             return known.Case.State.Version == job.Entries[^1].Version
                 ? known.Case
@@ -171,11 +174,13 @@ public sealed class BenchBooks(
     /// <param name="entries">The lines it will begin with.</param>
     public Outcome<JobCase> NewCase(MachineCase machine, IReadOnlyList<Entry> entries) => stand.Case(machine, entries, 0, Today);
 
-    // Cases of the stand before are asked for no more, and hold its whole book.
+    // Where nothing changed that a case reads, cases hold; else they are asked for no more, and hold the whole book of before.
     private void Take(BookStand next)
     {
+        var before = stand.Stamp;
         stand = next;
-        cases.Clear();
+        if (next.Stamp != before)
+            cases.Clear();
     }
 
     // A craft that breaks hides no job: the book's advice stands, and says so.

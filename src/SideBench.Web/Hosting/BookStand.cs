@@ -20,6 +20,8 @@ internal sealed class BookStand
     private readonly IReadOnlyList<CodeVerdict> codeVerdicts;
     private readonly Dictionary<string, CodeCounts> codes;
     private readonly ILookup<(string Model, string Complaint), VerdictCount> counts;
+    private readonly ConcurrentDictionary<string, string> taught = new();
+    private static readonly Comparer<VerdictCount> ByWords = Comparer<VerdictCount>.Create((a, b) => string.CompareOrdinal($"{a}", $"{b}"));
 
     /// <summary>Puts it together.</summary>
     /// <param name="packs">What the packs say.</param>
@@ -47,6 +49,7 @@ internal sealed class BookStand
         Lines = lines;
         Verdicts = verdicts;
         Shop = same ? before!.Shop : packs with { Book = BookEdits.Apply(packs.Book, state.Edits) };
+        Stamp = same && SaysOfCases(before!.State, state) ? before.Stamp : Guid.NewGuid();
         ownFiles = new(() => TakenBack.Without(lines).Where(e => e.Body is OwnFileKept).ToLookup(e => ((OwnFileKept)e.Body).Id));
         counts = verdicts.ToLookup(v => (v.Model, v.Complaint));
         codeVerdicts = codes;
@@ -61,8 +64,16 @@ internal sealed class BookStand
             );
     }
 
-    /// <summary>Tells this stand from others.</summary>
-    public Guid Stamp { get; } = Guid.NewGuid();
+    /// <summary>Tells what every case reads of this stand: with another one, no case that was made before holds.</summary>
+    public Guid Stamp { get; }
+
+    /// <summary>What closed jobs taught of a model: a case that was made with other counts of its model does not hold.</summary>
+    /// <param name="model">The model.</param>
+    public string Taught(string model) =>
+        taught.GetOrAdd(
+            model,
+            id => string.Join('|', Verdicts.Where(v => v.Model == id).Order(ByWords).Concat<object>(codeVerdicts.Where(v => v.Model == id)))
+        );
 
     /// <summary>What the packs alone say.</summary>
     public Shop Packs { get; }
@@ -85,6 +96,12 @@ internal sealed class BookStand
     /// <summary>Whether it says the same of the shop as these lines and verdicts.</summary>
     public bool Says(int version, IReadOnlyCollection<VerdictCount> verdicts) =>
         version == Version && verdicts.ToHashSet().SetEquals(Verdicts);
+
+    // Hours, people and what lies on the shelf change no odds and no advice; schools and parts that are missing do.
+    private static bool SaysOfCases(ShopState before, ShopState now) =>
+        before.PartsMissing.SequenceEqual(now.PartsMissing)
+        && before.Schools.Count == now.Schools.Count
+        && !before.Schools.Except(now.Schools).Any();
 
     /// <summary>The same with other packs.</summary>
     public BookStand With(Shop packs) => new(packs, crafts, State, Lines, Verdicts, codeVerdicts);

@@ -68,7 +68,12 @@ public static class SideBenchApp
             .AddSingleton<VerdictStore>()
             .AddSingleton<PictureStore>();
         services.AddSingleton<GuardKeyStore>().AddSingleton<GuardKeys>();
-        services.AddSingleton<MachineLives>().AddSingleton<KnownLines>().AddSingleton<WorldStore>().AddSingleton<WriteDesk>();
+        services
+            .AddSingleton<MachineLives>()
+            .AddSingleton<KnownLines>()
+            .AddSingleton<Lives>()
+            .AddSingleton<WorldStore>()
+            .AddSingleton<WriteDesk>();
         foreach (var craft in pages ?? WebCrafts.House)
         {
             services.AddSingleton(craft);

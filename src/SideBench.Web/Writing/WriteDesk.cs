@@ -2,6 +2,7 @@ using Npgsql;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Jobs;
+using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
 using SideBench.Data;
@@ -59,7 +60,7 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
                 var lines = rule(new OnJob(now.Value, job.Entries, other => books.Case(job, other).Value, books));
                 if (!lines.IsGood)
                     return (false, (Outcome<T>)lines.Problems.ToList());
-                return (true, await Append(unit, held, job, asked, lines.Value, thread, show, cancel));
+                return (true, await Append(unit, held, job, now.Value, asked, lines.Value, thread, show, cancel));
             },
             cancel
         );
@@ -93,11 +94,9 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
             async unit =>
             {
                 var version = (await SubjectStore.HoldAll(unit, [Subject.Shop], cancel))[Subject.Shop];
-                var (known, found) = await entries.OfShop(unit, asked.Write.Key, cancel);
+                var (known, found) = await entries.OfShop(unit, books.Known, asked.Write.Key, cancel);
                 if (found is { } earlier)
                     return (false, Again<IReadOnlyList<Entry>>(earlier, asked, () => (List<Entry>)[.. known]));
-                if (!asked.IsHarmless && version != asked.SeenVersion)
-                    return (false, new Problem(ProblemCode.ShopChanged, "/seenVersion"));
                 var lines = await rule(unit, known);
                 if (!lines.IsGood)
                     return (false, (Outcome<IReadOnlyList<Entry>>)lines.Problems.ToList());
@@ -106,9 +105,15 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
                 List<NewLine> made = [.. lines.Value.Select((body, i) => new NewLine(ids[i], version + 1 + i, body))];
                 appending.Lines(asked.Write, null, null, made);
                 appending.Touch(Subject.Shop, version, ids);
-                JobStore.AnnounceShop(appending);
+                List<Entry> added = [.. made.Select(line => EntryOf(line, null, asked.Write))];
+                var all = TouchedSubjects.OfShop([.. known, .. added]);
+                List<TouchedBy> touched = [.. all.Where(t => t.Line.Version > version)];
+                if (!asked.IsHarmless && SinceOnTheSame(all, touched, asked.SeenVersion, version))
+                    return (false, new Problem(ProblemCode.ShopChanged, "/seenVersion"));
+                await Touch(unit, appending, [.. touched.SelectMany(t => t.Subjects.Select(s => (s, t.Line.Id)))], cancel);
+                JobStore.AnnounceShop(appending, ShopParts.Of(touched.SelectMany(t => t.Subjects)));
                 await appending.Send(cancel);
-                return (true, (List<Entry>)[.. known, .. made.Select(line => EntryOf(line, null, asked.Write))]);
+                return (true, (List<Entry>)[.. known, .. added]);
             },
             cancel
         );
@@ -147,6 +152,7 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         Unit unit,
         HeldJob held,
         LoadedJob job,
+        JobCase now,
         Asked asked,
         IReadOnlyList<EntryBody> lines,
         int thread,
@@ -163,9 +169,11 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         await using var appending = new Appending(unit);
         appending.Lines(write, job.Row.Id, job.Row.Machine, made);
         appending.Touch(Subject.Of(job.Row.Machine), held.MachineVersion, [.. made.Select(l => l.Id)]);
-        await TouchOthers(unit, appending, made, job.Entries, cancel);
+        var about = await TouchOthers(unit, appending, job, now, added, cancel);
+        List<ShopPart> parts = [.. ShopParts.Of(about)];
         if (VerdictStore.Follow(appending, job.Row.Id, job.Entries, added))
-            JobStore.AnnounceShop(appending);
+            parts.Add(ShopPart.Book);
+        JobStore.AnnounceShop(appending, parts);
         // Where a plan is made anew, the database writes the lines meanwhile; what lists show follows from the plan.
         var early = lines.Any(line => line.ChangesTheCase) ? appending.Send(cancel) : null;
         await using var projecting = early is null ? null : new Appending(unit);
@@ -213,23 +221,49 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
             .Distinct();
     }
 
-    // Stores and items that lines are about beside the job and its machine; a correction is about what the line was that it takes back.
-    private static async Task TouchOthers(
+    // Hours that somebody sets meanwhile stand in nobody's way who counts the shelf; another count does. A version from nowhere does too.
+    private static bool SinceOnTheSame(IReadOnlyList<TouchedBy> all, List<TouchedBy> now, int seen, int version)
+    {
+        var about = now.SelectMany(t => t.Subjects).ToHashSet();
+        return seen > version || all.Any(t => t.Line.Version > seen && t.Line.Version <= version && t.Subjects.Any(about.Contains));
+    }
+
+    // What lines are about beside the job and its machine. What is taken back can change what the machine's later lines were about.
+    private async Task<IReadOnlyList<Subject>> TouchOthers(
         Unit unit,
         Appending appending,
-        List<NewLine> made,
-        IReadOnlyList<Entry> before,
+        LoadedJob job,
+        JobCase now,
+        List<Entry> added,
         CancellationToken cancel
     )
     {
-        IReadOnlyList<Subject> About(NewLine line) =>
-            line.Body is Corrected back ? before.FirstOrDefault(e => e.Id.Value == back.Target)?.Body.Touches ?? [] : line.Body.Touches;
-        var others = made.SelectMany(About).Distinct().ToList();
-        if (others.Count == 0)
+        var touched = added.Any(e => e.Body is Corrected)
+            ? await Anew(unit, job, added, cancel)
+            : TouchedSubjects.Of(job.Row.Machine.Value, job.Row.ModelId, added, now.State.Machine);
+        List<(Subject Of, EntryId Line)> about = [.. touched.SelectMany(t => t.Subjects.Select(s => (s, t.Line.Id)))];
+        await Touch(unit, appending, about, cancel);
+        return [.. about.Select(a => a.Of)];
+    }
+
+    private async Task<IEnumerable<TouchedBy>> Anew(Unit unit, LoadedJob job, List<Entry> added, CancellationToken cancel)
+    {
+        var lines = await entries.Of(unit, job.Row.Machine, cancel);
+        List<Entry> all = [.. lines, .. added];
+        var known = await SubjectStore.AboutOf(unit, [.. lines.Select(e => e.Id)], cancel);
+        return TouchedSubjects
+            .Of(job.Row.Machine.Value, job.Row.ModelId, all)
+            .Select(t => t with { Subjects = [.. t.Subjects.Except(known[t.Line.Id])] });
+    }
+
+    private static async Task Touch(Unit unit, Appending appending, List<(Subject Of, EntryId Line)> about, CancellationToken cancel)
+    {
+        if (about.Count == 0)
             return;
-        var versions = await SubjectStore.HoldAll(unit, others, cancel);
-        foreach (var subject in others)
-            appending.Touch(subject, versions[subject], [.. made.Where(l => About(l).Contains(subject)).Select(l => l.Id)]);
+        var bySubject = about.ToLookup(a => a.Of, a => a.Line);
+        var versions = await SubjectStore.HoldAll(unit, [.. bySubject.Select(g => g.Key)], cancel);
+        foreach (var lines in bySubject)
+            appending.Touch(lines.Key, versions[lines.Key], [.. lines]);
     }
 
     private Outcome<T> Shown<T>(LoadedJob job, int thread, Func<LoadedJob, JobCase, T> show)

@@ -98,7 +98,7 @@ public class ShelfTests
             Fitted(3, 1, 1, "L1", "exchanged", new DateOnly(2026, 12, 1)),
             Fitted(4, 2, 2, "L1", "scrapped"),
         ];
-        Assert.Equal(["exchanged", "", "", ""], FittedPieces.Lots(lines).Select(p => p.Fate).OrderDescending());
+        Assert.Equal(["exchanged", "", "", ""], FittedPieces.OfLot("l1", lines).Select(p => p.Fate).OrderDescending());
         Assert.Equal(3, FittedPieces.MayGoBack(lines).Single().Line.Entry.Id.Value);
         var filled = new ShopLine(TestShop.Line(5, new SlotsFilled([new(2, 5), new(3, null, 9.5)], 2, 1)), 1, "tolling-folio-3", "TF");
         Assert.Equal(

@@ -132,7 +132,13 @@ public class WasteBoxTests
 
         public DateTimeOffset Now => TestShop.Now + later;
 
-        public IReadOnlyList<WasteBox> All => WasteBox.All(shop, told, TestShop.Shop.Models, House, Now);
+        public IReadOnlyList<WasteBox> All =>
+            [
+                .. Lives
+                    .OfKind(SubjectKind.Store, shop, told)
+                    .Select(l => WasteBox.Of(l.Name, l.Lines, TestShop.Shop.Models, House, Now))
+                    .OfType<WasteBox>(),
+            ];
 
         public WasteBox this[string tag] => All.Single(b => b.Tag == tag);
 

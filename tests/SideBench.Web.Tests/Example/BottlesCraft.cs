@@ -43,14 +43,14 @@ public static class BottlesCraft
                     Act.Bench,
                     "weighBottle",
                     "Records what a waste bottle weighs.",
-                    (r, on) => Weigh(new StoreId(r.Bottle), r.Grams, on.Books.Shop.Numbers.Of<BottleNumbers>())
+                    (r, on) => Weigh(r.Bottle, r.Grams, on.Books.Shop.Numbers.Of<BottleNumbers>())
                 )
     )
     {
         Advises = (_, _, _) => throw new InvalidOperationException("A craft that breaks whenever it is asked."),
     };
 
-    private static Outcome<IReadOnlyList<EntryBody>> Weigh(StoreId bottle, double grams, BottleNumbers house) =>
+    private static Outcome<IReadOnlyList<EntryBody>> Weigh(long bottle, double grams, BottleNumbers house) =>
         grams >= house.EmptyGrams
             ? new List<EntryBody> { new BottleWeighed(bottle, grams) }
             : new Problem(TooLight, "/grams", grams, house.EmptyGrams);
@@ -67,22 +67,19 @@ public sealed record BottlesSeen(BottleWeighed? Last) : CraftState
 }
 
 /// <summary>Its one kind of line: about the job, its machine, and the bottle.</summary>
-public sealed record BottleWeighed(StoreId Bottle, double Grams) : EntryBody
+public sealed record BottleWeighed(long Bottle, double Grams) : EntryBody
 {
-    public static readonly EntryKind Form = new(
-        "bottle-weighed",
-        from => new BottleWeighed(new StoreId(from.Whole("bottle")), from.Number("grams"))
-    );
+    public static readonly EntryKind Form = new("bottle-weighed", from => new BottleWeighed(from.Whole("bottle"), from.Number("grams")));
 
     public override EntryKind Kind => Form;
 
-    public override string Says => $"Bottle {Bottle.Value}: {Grams} g";
+    public override string Says => $"Bottle {Bottle}: {Grams} g";
 
-    public override IReadOnlyList<Subject> Touches => [Subject.Of(Bottle)];
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Store($"{Bottle}")];
 
     public override void Store(FieldWriter to)
     {
-        to.Whole("bottle", Bottle.Value);
+        to.Whole("bottle", Bottle);
         to.Number("grams", Grams);
     }
 }

@@ -72,7 +72,7 @@ public sealed class ExampleCraftTests : IAsyncLifetime
         await Weigh(bench, second, 310);
 
         var entries = app.Services.GetRequiredService<EntryStore>();
-        var bottle = Subject.Of(new StoreId(7));
+        var bottle = Subject.Store("7");
         var life = await entries.Of(bottle, CancellationToken.None);
         Assert.Equal([120, 310], life.Select(e => ((BottleWeighed)e.Body).Grams));
         Assert.Equal([first, second], life.Select(e => e.Job!.Value.Value));

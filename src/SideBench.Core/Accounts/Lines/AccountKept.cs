@@ -58,6 +58,10 @@ public sealed record AccountKept(long Of, string Name, AccountAct Act, Role? Rol
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.People)];
+
+    public override bool ChangesTheCase => false;
+
     public override string Says => $"{Name}: {Done}" + (Why.Length > 0 ? $", {Why}" : "");
 
     /// <inheritdoc/>

@@ -16,6 +16,10 @@ public sealed record DayRuleSet(DayRule Rule, long Of, string Value, string What
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Hours)];
+
+    public override bool ChangesTheCase => false;
+
     public override string Says => What;
 
     public override void Store(FieldWriter to)

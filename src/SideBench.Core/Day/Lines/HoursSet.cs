@@ -25,6 +25,10 @@ public sealed record HoursSet(long Of, string Name, DayOfWeek Weekday, DateOnly?
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Hours)];
+
+    public override bool ChangesTheCase => false;
+
     public override string Says =>
         $"{(Of == 0 ? "Shop" : Name)}, {(Day is { } day ? $"{day:d MMM yyyy}" : $"every {Weekday}")}: "
         + (

@@ -11,6 +11,10 @@ public sealed record ReminderDone(string Of, string What) : EntryBody
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Day)];
+
+    public override bool ChangesTheCase => false;
+
     public override string Says => $"Seen to: {What}";
 
     public override void Store(FieldWriter to)

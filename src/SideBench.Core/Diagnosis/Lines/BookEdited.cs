@@ -20,6 +20,8 @@ public sealed record BookEdited(string Sort, string Target, string Cause, string
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Book)];
+
     public override string Says =>
         $"Book: {Target}{(Cause.Length > 0 ? $", {Cause}, {Outcome}" : "")} from “{From}” to “{To}”"
         + (Reason.Length > 0 ? $": {Reason}" : "");

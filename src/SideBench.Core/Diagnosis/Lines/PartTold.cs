@@ -9,6 +9,8 @@ public sealed record PartTold(string Part, bool Here) : EntryBody
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Shelf)];
+
     public override string Says => Here ? $"On the shelf again: {Part}" : $"Not on the shelf: {Part}";
 
     public override void Store(FieldWriter to)

@@ -9,6 +9,8 @@ public sealed record SchoolChosen(string School, string Option) : EntryBody
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Schools)];
+
     public override string Says => $"School for {School}: {Option}";
 
     public override void Store(FieldWriter to)

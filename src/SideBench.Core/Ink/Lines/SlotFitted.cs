@@ -58,11 +58,18 @@ public sealed record SlotFitted(
 
     public override IEnumerable<string> FoundBy => [Number, Lot];
 
+    /// <summary>Its place, its lot, and the lot of the one that came out.</summary>
+    public override IEnumerable<Subject> About(Surroundings at) =>
+        [
+            Subject.Piece(at.Machine, Slot),
+            .. new[] { Lot.Trim(), at.LotIn(Slot) }.Where(lot => lot.Length > 0).Select(Subject.Lot).Distinct(),
+        ];
+
     public override Effect Effect =>
         new()
         {
             Parts = Cost,
-            Slots = [new SlotFilled(new SlotId(Slot), Name)],
+            Slots = [new SlotFilled(new SlotId(Slot), Name) { Lot = Lot.Trim() }],
             Happenings = [new SlotHappening(new SlotId(Slot), SlotChange.Fitted, Ml, ChipPct, Type)],
         };
 

@@ -18,6 +18,9 @@ public sealed record SlotsFilled(IReadOnlyList<SlotAmount> Slots, double Minutes
 
     public override string Says => $"Filled, by slot: {SlotAmount.Words(Slots, "ml")}";
 
+    /// <summary>The inks that were poured.</summary>
+    public override IEnumerable<Subject> About(Surroundings at) => Slots.Select(s => Subject.Ink(at.Model, s.Slot)).Distinct();
+
     public override Effect Effect =>
         new()
         {

@@ -28,6 +28,8 @@ public sealed record OwnFileKept(string Sort, string Id, string Name, int Versio
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Own)];
+
     public override string Says =>
         Sort switch
         {

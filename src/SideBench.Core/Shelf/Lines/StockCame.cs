@@ -41,6 +41,10 @@ public sealed record StockCame(
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Shelf)];
+
+    public override bool ChangesTheCase => false;
+
     public override string Says =>
         $"On the shelf: {Name}, {Amount:0.##} {Unit}"
         + (For.Length > 0 ? $", for {For}" : "")

@@ -20,6 +20,10 @@ public sealed record StockWent(long Item, double Amount, string Where, string On
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Shelf)];
+
+    public override bool ChangesTheCase => false;
+
     public override string Says =>
         $"Off the shelf, line {Item}: {Amount:0.##} {Where}" + (On.Length > 0 ? $" on {On}" : "") + (Why.Length > 0 ? $": {Why}" : "");
 

@@ -16,6 +16,10 @@ public sealed record BoxCame(string Tag, string Fits, double TareG, string Note)
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Waste), Subject.Store(Tag)];
+
+    public override bool ChangesTheCase => false;
+
     public override IEnumerable<string> FoundBy => [Tag];
 
     public override string Says => $"Waste box {Tag}: {TareG:0.#}\u2009g dry{(Note.Length > 0 ? $"; {Note}" : "")}";

@@ -19,6 +19,10 @@ public sealed record BoxTold(string Box, string What, double? Amount, string Not
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Waste), Subject.Store(Box)];
+
+    public override bool ChangesTheCase => false;
+
     public override IEnumerable<string> FoundBy => [Box];
 
     public override string Says =>
@@ -29,7 +33,8 @@ public sealed record BoxTold(string Box, string What, double? Amount, string Not
             "washed" => $"washed, water changed {Amount:0} times; it dries",
             "new-pads" => "got new pads",
             "trial" => $"tried: wet at the top after {Amount:0.#}\u2009ml of water",
-            _ => "is gone",
+            "gone" => "is gone",
+            _ => $"told: {What}, which this version does not know",
         }
         + (Note.Length > 0 ? $"; {Note}" : "");
 

@@ -54,6 +54,10 @@ public sealed record CounterReset(string Way, double Before, double After, long?
         + (System.Length > 0 ? $", under {System}" : "")
         + (Despite.Length > 0 ? $"; reset without service: {Despite}" : "");
 
+    /// <summary>The counter, and the box that is in.</summary>
+    public override IEnumerable<Subject> About(Surroundings at) =>
+        at.Box.Length > 0 ? [Subject.Counter(at.Machine), Subject.Store(at.Box)] : [Subject.Counter(at.Machine)];
+
     public override Effect Effect =>
         new()
         {

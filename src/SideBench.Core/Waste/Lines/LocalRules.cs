@@ -14,6 +14,10 @@ public sealed record LocalRules(string Line) : EntryBody
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Waste)];
+
+    public override bool ChangesTheCase => false;
+
     public override string Says => Line.Length > 0 ? $"Waste by local rules: {Line}" : "Waste by local rules: no line of the shop’s own";
 
     public override void Store(FieldWriter to) => to.Text("line", Line);

@@ -82,9 +82,20 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
         + (Swap is { Out.Length: > 0 } swap ? $", {swap.Out} came out{(swap.OutG is { } g ? $" with {g:0.#}\u2009g" : "")}" : "")
         + (Note.Length > 0 ? $"; {Note}" : "");
 
+    // One without a tag that is put in new is in from then on, and no box with a tag.
+    private string? BoxThen =>
+        Box.Trim().Length > 0 ? Box.Trim()
+        : What == Renewed ? ""
+        : null;
+
+    /// <summary>The counter's store, the box that goes in, the one that is in or comes out.</summary>
+    public override IEnumerable<Subject> About(Surroundings at) =>
+        [Subject.Counter(at.Machine), .. new[] { Box.Trim(), at.Box }.Where(b => b.Length > 0).Select(Subject.Store).Distinct()];
+
     public override Effect Effect =>
         new()
         {
+            Box = BoxThen,
             Hands = Core.Quantities.Minutes.Of(Minutes),
             Parts = Cost,
             Readings =

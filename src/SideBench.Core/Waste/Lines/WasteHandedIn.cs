@@ -15,6 +15,8 @@ public sealed record WasteHandedIn(string What, double Kg, string Where) : Entry
 
     public override EntryKind Kind => Form;
 
+    public override IEnumerable<Subject> About(Surroundings at) => [Subject.Of(ShopPart.Waste)];
+
     public override string Says => $"Handed in: {What}, {Kg:0.##}\u2009kg, at {Where}";
 
     public override void Store(FieldWriter to)

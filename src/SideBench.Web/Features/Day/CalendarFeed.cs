@@ -16,12 +16,13 @@ public sealed class CalendarFeed(JobStore jobs, ShelfDesk shelf, WasteDesk waste
     {
         var entries = new List<CalendarEntry>();
         var longFrom = books.Shop.Numbers.Of<DayNumbers>().CalendarFromMin;
-        foreach (var row in await jobs.Open(cancel))
+        foreach (var loaded in await jobs.Load(await jobs.Open(cancel), cancel))
         {
+            var row = loaded.Row;
             var machine = books.Shop.Models.GetValueOrDefault(row.ModelId)?.FullName ?? row.ModelId;
             if (row.PromiseAt is { } promise)
                 entries.Add(new CalendarEntry($"promise-{row.Id.Value}", $"{row.Tag}: promised", machine, promise, false));
-            if (await jobs.Load(row.Id, cancel) is not { } loaded || books.Case(loaded) is not { IsGood: true } job)
+            if (books.Case(loaded) is not { IsGood: true } job)
                 continue;
             foreach (var clock in job.Value.State.Clocks.Where(c => c.MinMinutes >= longFrom && c.Kind != Returns))
                 entries.Add(

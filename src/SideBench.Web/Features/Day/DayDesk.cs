@@ -145,9 +145,10 @@ public sealed class DayDesk(
         ];
         var here = new List<(JobRow Row, DayJob Job, IReadOnlyList<Entry> Lines)>();
         var pins = new Dictionary<long, PiecePinned>();
-        foreach (var row in rows)
+        foreach (var loaded in await jobs.Load(rows, cancel))
         {
-            if (await jobs.Load(row.Id, cancel) is not { } loaded || books.Case(loaded) is not { IsGood: true } first)
+            var row = loaded.Row;
+            if (books.Case(loaded) is not { IsGood: true } first)
                 continue;
             var state = first.Value.State;
             List<JobCase> threads =

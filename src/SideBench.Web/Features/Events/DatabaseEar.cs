@@ -31,7 +31,7 @@ public sealed class DatabaseEar(
                 await news.Listen(
                     () => _ = Reload(hub.Begin, stoppingToken),
                     (job, version) => hub.Tell($"{{\"job\":{job},\"version\":{version}}}"),
-                    () => _ = Reload(() => hub.Tell("{\"shop\":true}"), stoppingToken),
+                    part => _ = Reload(() => hub.Tell($"{{\"shop\":\"{part}\"}}"), stoppingToken),
                     signedIn.Forget,
                     stoppingToken
                 );

@@ -265,7 +265,7 @@ public static class InkEndpoints
         CancellationToken cancel
     )
     {
-        var lots = string.IsNullOrWhiteSpace(lot) ? [] : await shelf.Lots(cancel);
+        var lots = string.IsNullOrWhiteSpace(lot) ? [] : await shelf.Lots(lot, cancel);
         var problems = new List<Problem>();
         Guard.Text(problems, number, "/number", Guard.LongestName, needed: true);
         return problems.Count > 0

@@ -33,5 +33,5 @@ public sealed class ShopDesk(WriteDesk desk, EntryStore entries, BenchBooks book
     }
 
     /// <summary>The shop's choices as they stand.</summary>
-    public async Task<ShopView> Show(CancellationToken cancel) => PracticeViews.Of(books, await entries.OfShop(cancel));
+    public async Task<ShopView> Show(CancellationToken cancel) => PracticeViews.Of(books, await entries.OfShop(books.Known, cancel));
 }

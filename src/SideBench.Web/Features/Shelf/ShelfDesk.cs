@@ -8,56 +8,57 @@ using SideBench.Web.Hosting;
 namespace SideBench.Web.Features.Shelf;
 
 /// <summary>Lays the shelf out: what came and is left, what goes back, how lots have done.</summary>
-public sealed class ShelfDesk(EntryStore entries, BenchBooks books)
+public sealed class ShelfDesk(EntryStore entries, Lives lives, BenchBooks books)
 {
-    /// <summary>What is on the shelf, with what fills on record poured of its bottles.</summary>
-    public async Task<IReadOnlyList<StockItem>> Items(CancellationToken cancel) =>
-        With(books.State.Stock, await entries.OfKinds(FittedPieces.Kinds, cancel));
-
     /// <summary>The shelf.</summary>
     public async Task<ShelfView> Show(CancellationToken cancel)
     {
         var numbers = books.Shop.Numbers.Of<ShelfNumbers>();
-        var lines = await entries.OfKinds(FittedPieces.Kinds, cancel);
-        var items = With(books.State.Stock, lines);
+        var fills = (await lives.All(SubjectKind.Item, cancel)).SelectMany(i => i.Lines).DistinctBy(l => l.Entry.Id);
+        var poured = FittedPieces.Poured(fills.OrderBy(l => l.Entry.Id.Value), books.Shop.Models);
+        var items = StockItem.Poured(books.State.Stock, numbers.Poured, poured);
         return new ShelfView(
             [.. numbers.Kinds.Select(k => new StockKindView(k.Id, k.Name, k.Unit, k.For))],
             [.. items.Select(i => Item(i, numbers))],
-            [.. Returns(items, lines, numbers).OrderBy(r => r.Until)],
-            [.. LotRecord.Of(FittedPieces.Lots(lines), numbers).Select(Lot)]
+            [.. (await Returns(items, numbers, cancel)).OrderBy(r => r.Until)],
+            [.. Records(await lives.All(SubjectKind.Lot, cancel)).Select(Lot)]
         );
     }
 
-    /// <summary>How lots have done, over all machines.</summary>
-    public async Task<IReadOnlyList<LotRecord>> Lots(CancellationToken cancel) =>
-        LotRecord.Of(FittedPieces.Lots(await entries.OfKinds(FittedPieces.Kinds, cancel)), books.Shop.Numbers.Of<ShelfNumbers>());
+    /// <summary>How a lot has done, over all machines; none when no piece of it was fitted.</summary>
+    public async Task<IReadOnlyList<LotRecord>> Lots(string lot, CancellationToken cancel) =>
+        Records(await lives.Of([Subject.Lot(lot)], cancel));
 
-    private IReadOnlyList<StockItem> With(IReadOnlyList<StockItem> items, IReadOnlyList<ShopLine> lines) =>
-        StockItem.Poured(items, books.Shop.Numbers.Of<ShelfNumbers>().Poured, FittedPieces.Poured(lines, books.Shop.Models));
+    private IReadOnlyList<LotRecord> Records(IReadOnlyList<Life> lots) =>
+        LotRecord.Of(lots.SelectMany(l => FittedPieces.OfLot(l.Of.Name, l.Lines)), books.Shop.Numbers.Of<ShelfNumbers>());
 
-    private IEnumerable<ReturnView> Returns(IReadOnlyList<StockItem> items, IReadOnlyList<ShopLine> lines, ShelfNumbers numbers)
+    // What goes back soon, and what could have until lately: what is long past goes back no more.
+    private async Task<IReadOnlyList<ReturnView>> Returns(IReadOnlyList<StockItem> items, ShelfNumbers numbers, CancellationToken cancel)
     {
-        foreach (var (line, piece) in FittedPieces.MayGoBack(lines))
-            yield return Return(
-                piece.Name,
-                $"slot {piece.Slot} of {line.Serial}",
-                piece.Seller,
-                piece.ReturnBy!.Value,
-                line.Entry.Job?.Value
-            );
-        foreach (var line in lines.Where(l => l.Entry.Body is Mended { Old.ReturnBy: not null }))
-        {
-            var work = (Mended)line.Entry.Body;
-            yield return Return(work.Part, $"in {line.Serial}", "", work.Old.ReturnBy!.Value, line.Entry.Job?.Value);
-        }
+        var from = books.Today.AddDays(-numbers.ReturnSoonDays);
+        var lines = await entries.Returns(from, cancel);
+        var places = lines.Where(l => l.Entry.Body is SlotFitted).Select(l => Subject.Piece(l.Machine, ((SlotFitted)l.Entry.Body).Slot));
+        var pieces = FittedPieces.MayGoBack((await lives.Of([.. places.Distinct()], cancel)).SelectMany(p => p.Lines));
+        return
+        [
+            .. pieces
+                .Where(p => p.Piece.ReturnBy >= from)
+                .Select(p =>
+                    Return(p.Piece.Name, $"slot {p.Piece.Slot} of {p.Line.Serial}", p.Piece.Seller, p.Piece.ReturnBy!.Value, p.Line)
+                ),
+            .. from line in lines
+            let work = line.Entry.Body as Mended
+            where work?.Old.ReturnBy is not null
+            select Return(work.Part, $"in {line.Serial}", "", work.Old.ReturnBy!.Value, line),
+            .. items
+                .Where(i => i is { IsLeft: true, Came.ReturnBy: not null } && i.Came.ReturnBy >= from)
+                .Select(i => Return(i.Came.Name, "on the shelf", i.Came.Seller, i.Came.ReturnBy!.Value, null)),
+        ];
 
-        foreach (var item in items.Where(i => i is { IsLeft: true, Came.ReturnBy: not null }))
-            yield return Return(item.Came.Name, "on the shelf", item.Came.Seller, item.Came.ReturnBy!.Value, null);
-
-        ReturnView Return(string what, string where, string seller, DateOnly until, long? job)
+        ReturnView Return(string what, string where, string seller, DateOnly until, ShopLine? line)
         {
             var days = until.DayNumber - books.Today.DayNumber;
-            return new ReturnView(what, where, seller, until, days, days <= numbers.ReturnSoonDays, job);
+            return new ReturnView(what, where, seller, until, days, days <= numbers.ReturnSoonDays, line?.Entry.Job?.Value);
         }
     }
 

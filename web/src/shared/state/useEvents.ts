@@ -6,9 +6,18 @@ import { whenAnswered } from '@/shared/write/inFlight'
 
 interface Heard {
   all?: boolean
-  shop?: boolean
+  shop?: string
   job?: number
   version?: number
+}
+
+/** What this browser shows of each part of the shop; of a part that is not named here, all of it. */
+const shownOf: Record<string, string[]> = {
+  hours: ['hours', 'board', 'promise', 'shop', 'calendar'],
+  day: ['board'],
+  people: ['people', 'accounts', 'sign-ins', 'board', 'hours'],
+  shelf: ['shelf', 'shop', 'job', 'board'],
+  waste: ['waste', 'job', 'board'],
 }
 
 /** Hears what changes on the server, and loads again what this browser shows of it. Mounted once. */
@@ -24,11 +33,17 @@ export function useEvents() {
       void loadAnew(queries, { queryKey: ['job', job] })
   }
 
+  // A line about the shop is no news of what it is not about: open pages keep what they show.
+  function shopChanged(part: string) {
+    const shown = shownOf[part]
+    void loadAnew(queries, shown ? { predicate: (query) => shown.includes(`${query.queryKey[0]}`) } : {})
+  }
+
   watch(data, (text) => {
     if (!text) return
     const heard = JSON.parse(text) as Heard
     if (heard.all) void loadAnew(queries)
-    else if (heard.shop) whenAnswered('shop', () => void loadAnew(queries))
+    else if (heard.shop) whenAnswered('shop', () => shopChanged(heard.shop!))
     else if (heard.job !== undefined) {
       const { job, version = 0 } = heard
       void loadAnew(queries, { queryKey: ['board'] })

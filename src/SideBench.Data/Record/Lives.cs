@@ -1,0 +1,115 @@
+using System.Collections.Concurrent;
+using System.Collections.Immutable;
+using Npgsql;
+using SideBench.Core.Record;
+
+namespace SideBench.Data.Record;
+
+/// <summary>The life of one thing: the lines about it that stand, over all machines, oldest first.</summary>
+/// <param name="Of">What they are about.</param>
+/// <param name="Lines">The lines.</param>
+public sealed record Life(Subject Of, IReadOnlyList<ShopLine> Lines);
+
+/// <summary>
+/// Lives of boxes, pieces, inks, lots and parts of the shop: the lines about each, over all machines. What was read is kept, since lines
+/// are only ever added; what came since is read for all that are asked, at once.
+/// </summary>
+public sealed class Lives(NpgsqlDataSource database, EntryStore entries)
+{
+    private const int MostKept = 20_000;
+
+    private const string VersionsOfSortSql = """
+        SELECT subject, version
+        FROM subjects
+        WHERE sort = $1
+        ORDER BY subject
+        """;
+
+    private const string VersionsSql = """
+        SELECT subject, version
+        FROM subjects
+        WHERE subject = ANY ($1)
+        ORDER BY subject
+        """;
+
+    internal const string SinceSql = """
+        SELECT e.entry_id, e.job_id, t.version, e.person_id, e.person_name, e.written_at, e.kind, e.body, e.how_told,
+               coalesce(m.machine_id, 0), coalesce(m.model_id, ''), coalesce(m.serial, ''), t.subject
+        FROM unnest($1::text[], $2::integer[]) AS known (subject, version)
+        JOIN touches t ON t.subject = known.subject AND t.version > known.version
+        JOIN entries e ON e.entry_id = t.entry_id
+        LEFT JOIN machines m ON m.machine_id = e.machine_id
+        ORDER BY t.subject, t.version
+        """;
+
+    private readonly ConcurrentDictionary<string, Known> kept = new();
+
+    /// <summary>All lives of a kind that have a line that stands, by subject.</summary>
+    /// <param name="kind">Which kind.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<Life>> All(SubjectKind kind, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(VersionsOfSortSql);
+        command.Parameters.With(Subject.Sort(kind));
+        return await Read(command, cancel);
+    }
+
+    /// <summary>Lives of some subjects; what nothing was ever written about is not among them.</summary>
+    /// <param name="subjects">Which.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<Life>> Of(IReadOnlyCollection<Subject> subjects, CancellationToken cancel)
+    {
+        if (subjects.Count == 0)
+            return [];
+        await using var command = database.CreateCommand(VersionsSql);
+        command.Parameters.With<string[]>([.. subjects.Select(s => s.ToString())]);
+        return await Read(command, cancel);
+    }
+
+    private async Task<IReadOnlyList<Life>> Read(NpgsqlCommand versions, CancellationToken cancel)
+    {
+        var (now, all) = (new List<(string Subject, int Version)>(), new List<Life>());
+        await using (var rows = await versions.ExecuteReaderAsync(cancel))
+            while (await rows.ReadAsync(cancel))
+                now.Add((rows.GetString(0), rows.GetInt32(1)));
+        var known = now.ToDictionary(s => s.Subject, s => kept.GetValueOrDefault(s.Subject, Known.New));
+        var old = now.Where(s => known[s.Subject].Version < s.Version).ToList();
+        if (old.Count > 0)
+            await ReadOn(known, old, cancel);
+        foreach (var (subject, _) in now)
+            if (known[subject].Standing is { Count: > 0 } lines)
+                all.Add(new Life(Subject.Parse(subject), lines));
+        return all;
+    }
+
+    private async Task ReadOn(Dictionary<string, Known> known, List<(string Subject, int Version)> old, CancellationToken cancel)
+    {
+        await using var command = database.CreateCommand(SinceSql);
+        command.Parameters.With<string[]>([.. old.Select(s => s.Subject)]).With<int[]>([.. old.Select(s => known[s.Subject].Version)]);
+        var since = new List<(string Subject, ShopLine Line)>();
+        await using (var rows = await command.ExecuteReaderAsync(cancel))
+            while (await rows.ReadAsync(cancel))
+                since.Add((rows.GetString(12), entries.ReadLine(rows)));
+        if (kept.Count + old.Count > MostKept)
+            kept.Clear();
+        foreach (var of in since.GroupBy(s => s.Subject, s => s.Line))
+            kept[of.Key] = known[of.Key] = known[of.Key].With([.. of]);
+    }
+
+    // A correction can make an older line one of a subject's: it comes late, and stands where it was written.
+    private sealed record Known(int Version, ImmutableList<ShopLine> Lines, IReadOnlyList<ShopLine> Standing)
+    {
+        public static readonly Known New = new(0, [], []);
+
+        public Known With(IReadOnlyList<ShopLine> since)
+        {
+            var all = Lines.AddRange(since);
+            var gone = TakenBack.In(all.Select(l => l.Entry));
+            return new Known(
+                since[^1].Entry.Version,
+                all,
+                [.. all.Where(l => !gone.Contains(l.Entry.Id.Value)).DistinctBy(l => l.Entry.Id).OrderBy(l => l.Entry.Id.Value)]
+            );
+        }
+    }
+}
