@@ -10,7 +10,7 @@ namespace SideBench.Data.Tests;
 public partial class PlansTests(ScratchDatabase database) : IClassFixture<ScratchDatabase>
 {
     // What is asked for the whole record, to give it away as a file; and the latest lines, which end by themselves.
-    private static readonly HashSet<string> Whole = ["EntryStore.AllSql", "EntryStore.LatestSql"];
+    private static readonly HashSet<string> Whole = ["EntryStore.AllSql", "EntryStore.LatestSql", "EntryStore.OfModelSql"];
 
     [Fact]
     public async Task NoRead_LooksAtTheWholeRecord()

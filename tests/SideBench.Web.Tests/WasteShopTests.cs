@@ -184,7 +184,7 @@ public class WasteShopTests(BenchServer server) : IClassFixture<BenchServer>
                 @for = "Cyan dye",
                 amount = 100,
                 price = 6,
-                returnBy = "2020-01-01",
+                returnBy = DateOnly.FromDateTime(DateTime.UtcNow).AddDays(-3).ToString("yyyy-MM-dd"),
             }
         );
         var job = await TakenIn(browser, Folio, "refilled");

@@ -43,7 +43,7 @@ public sealed record HandOverSheet(
         var house = job.Book.Book.House;
         var causes = state.Threads.Select(t => job.Book.Book.Causes.FirstOrDefault(c => c.Id == t.Cause)).OfType<Cause>().ToList();
         var found = causes.Select(c => $"{c.Name}.").ToList();
-        found.AddRange(state.Answers.Select(a => a.Body.Told + Measured(a.Body) + "."));
+        found.AddRange(state.Answers.Select(a => a.Body.Told + a.Body.Amount + "."));
         return new HandOverSheet(
             [.. found.Distinct().Take(MostLines)],
             [.. job.Book.Model.Stations.Where(s => job.IsCleared(s.Id) && causes.All(c => c.Station != s.Id)).Select(s => s.Name)],
@@ -107,6 +107,4 @@ public sealed record HandOverSheet(
             "unproved" => $"Closed without proof. {state.Closing.Reason}",
             _ => "Still on the bench.",
         };
-
-    private static string Measured(Answered body) => body.Quantity is { } q ? $" ({q:0.##}\u2009{body.Unit})" : "";
 }

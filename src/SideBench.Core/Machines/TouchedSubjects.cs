@@ -34,7 +34,8 @@ public static class TouchedSubjects
             IReadOnlyList<Subject> subjects = line.Body is Corrected back
                 ? byLine.GetValueOrDefault(back.Target, [])
                 : [.. line.Body.About(now.Surround(machine, model)).Distinct()];
-            byLine[line.Id.Value] = subjects;
+            if (line.Body is not Corrected)
+                byLine[line.Id.Value] = subjects;
             touched.Add(new TouchedBy(line, subjects));
             if (!gone.Contains(line.Id.Value))
                 now = now.After(line, MachineCase.EffectOf(line));

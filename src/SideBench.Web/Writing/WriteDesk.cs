@@ -98,6 +98,9 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
                 if (found is { } earlier)
                     return (false, Again<IReadOnlyList<Entry>>(earlier, asked, () => (List<Entry>)[.. known]));
                 var lines = await rule(unit, known);
+                // What is refused of an old view may be fine of the new one: that it is old comes first.
+                if (!lines.IsGood && !asked.IsHarmless && version != asked.SeenVersion)
+                    return (false, new Problem(ProblemCode.ShopChanged, "/seenVersion"));
                 if (!lines.IsGood)
                     return (false, (Outcome<IReadOnlyList<Entry>>)lines.Problems.ToList());
                 var ids = await SubjectStore.NewLines(unit, lines.Value.Count, cancel);

@@ -92,6 +92,8 @@ async function answer(hand: Hand, card: Locator, title: string, rows: Row[]): Pr
 /** The same key twice, as a nervous hand presses: one answer is written, and not one of the next card. */
 async function pressTwice(hand: Hand, card: Locator, title: string, row: Row): Promise<boolean> {
   const last = await hand.lastLine()
+  // A digit that is typed while a field has the focus goes into that field.
+  await hand.page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())
   await hand.stands(row.thing.at)
   hand.verdicts.did(`card “${title}”: key ${row.thing.key} twice at “${row.label}”`)
   const shows = await watched(hand.page)

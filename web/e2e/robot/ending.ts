@@ -6,7 +6,7 @@ import { pressables, textOf, words } from './screen'
 /** Ends every thread of the job, honestly: verified where it may be, else handed back with a reason; then hands it over. */
 export async function endJob(hand: Hand) {
   const { page } = hand
-  for (let thread = 0; thread < 3; thread++) {
+  for (let thread = 0; thread < 8; thread++) {
     await hand.goto(`/bench/${hand.job}`)
     if ((await page.getByText(/Closed; waits to be handed over|Handed over/).count()) > 0) break
     const close = (await pressables(page.locator('main'))).find((p) => p.name === 'Close the job')

@@ -95,6 +95,8 @@ async function step(hand: Hand, name: string, tries: number) {
   const label = answer.name
   await hand.press(answer, where, (await number.count()) > 0 ? 'mouse' : undefined)
   if (await sayWaitOver(hand, where)) return
+  // A step that has only just come takes no press, and says so.
+  if ((await card.getByText('Too soon').count()) > 0) return
   const refused = await hand.refusal()
   const lines = (await hand.linesSince(last)).filter((l) => l.person === hand.person)
   // What must be true is ticked on the screen alone, until the last of it is.

@@ -50,12 +50,11 @@ public sealed record Answered(
     public override EntryKind Kind => Form;
 
     public override string Says =>
-        $"{Name}: {(Code.Length > 0 ? $"{Code}, " : "")}{Label}"
-        + (Where is { } ink ? $", {ink.ToLowerInvariant()}" : "")
-        + (Quantity is { } q ? $" ({q:0.##}\u2009{UnitOf(q)})" : "");
+        $"{Name}: {(Code.Length > 0 ? $"{Code}, " : "")}{Label}" + (Where is { } ink ? $", {ink.ToLowerInvariant()}" : "") + Amount;
 
-    // One nozzle, two nozzles; ml and g are the same for any number.
-    private string UnitOf(double quantity) => quantity == 1 && Unit is { Length: > 3 } && Unit.EndsWith('s') ? Unit[..^1] : Unit;
+    /// <summary>What was measured, in brackets behind the words; empty when nothing was. One nozzle, two nozzles.</summary>
+    public string Amount =>
+        Quantity is { } q ? $" ({q:0.##}\u2009{(q == 1 && Unit is { Length: > 3 } && Unit.EndsWith('s') ? Unit[..^1] : Unit)})" : "";
 
     /// <summary>What was measured; null when nothing was.</summary>
     public Reading? Measured => Quantity is { } value ? new Reading(Finding, value, Unit, Name) : null;

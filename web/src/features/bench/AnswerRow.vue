@@ -32,7 +32,7 @@ watch(coverage, (value) => {
 const field = useTemplateRef('field')
 const row = useTemplateRef('row')
 const missing = ref(false)
-watch(typed, () => (missing.value = false))
+watch([typed, () => props.settled], () => (missing.value = false))
 /** An answer that says nothing without its number asks for it where it is typed. */
 function press() {
   missing.value = props.outcome.quantityNeeded && typeof quantity.value !== 'number'
