@@ -106,6 +106,23 @@ public sealed class BenchClient : IDisposable
         await answer.Content.ReadAsByteArrayAsync();
     }
 
+    /// <summary>Tells what a job's waste store weighs.</summary>
+    public async Task Weigh(BenchView job, double grams)
+    {
+        using var answer = await http.PostAsJsonAsync(
+            $"/api/jobs/{job.Job.Id}/waste/told",
+            new
+            {
+                key = Guid.NewGuid(),
+                seenVersion = job.Job.Version,
+                what = "weighed",
+                amount = grams,
+            }
+        );
+        // A machine without a store of its own takes no weighing.
+        await answer.Content.ReadAsByteArrayAsync();
+    }
+
     /// <summary>Bytes over the wire for an address, compressed as a browser asks for it.</summary>
     public async Task<(int Bytes, string Text)> Wire(string path)
     {

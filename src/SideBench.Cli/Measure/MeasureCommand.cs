@@ -86,6 +86,7 @@ public static class MeasureCommand
         var (note, bareWrite) = await Probes.Notes(large);
         var shortSearch = await Probes.ShortSearch(large);
         var next = await Probes.NextSteps(large);
+        var (lists, smallLists) = (await Probes.Lists(large), await Probes.Lists(small));
         return
         [
             new Figure(
@@ -148,9 +149,31 @@ public static class MeasureCommand
                 1.15,
                 $"{search.P50:0.00} ms / {smallSearch.P50:0.00} ms"
             ),
+            .. Lists(large.Jobs, lists, small.Jobs, smallLists),
             new Figure("next step in the core, p95", next.P95, "ms", 20, $"p50 {next.P50:0.00} ms"),
             new Figure("first view over the wire", await Probes.FirstView(large), "kB", 160, "compressed, with fonts"),
         ];
+    }
+
+    private static IEnumerable<Figure> Lists(int jobs, ListTimes large, int few, ListTimes small)
+    {
+        foreach (
+            var (name, page, bare, less) in new[]
+            {
+                ("the shelf", large.Shelf, large.BareShelf, small.Shelf),
+                ("waste of all machines", large.Waste, large.BareWaste, small.Waste),
+            }
+        )
+        {
+            yield return new Figure($"{name} / its own SQL, p50", page.P50 / bare.P50, "×", 3, $"{page.P50:0.00} ms / {bare.P50:0.00} ms");
+            yield return new Figure(
+                $"{name}, {jobs:N0} / {few:N0} jobs, p50",
+                page.P50 / less.P50,
+                "×",
+                1.15,
+                $"{page.P50:0.00} ms / {less.P50:0.00} ms"
+            );
+        }
     }
 
     private static void Table(List<Figure> figures)

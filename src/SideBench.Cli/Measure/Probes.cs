@@ -19,6 +19,9 @@ namespace SideBench.Cli.Measure;
 /// <param name="Small">As first, on a small shop.</param>
 public sealed record PageTimes(Timing First, Timing Again, Timing Bare, Timing Small);
 
+/// <summary>Times of the lists of the shop, and of their SQL alone.</summary>
+public sealed record ListTimes(Timing Shelf, Timing Waste, Timing BareShelf, Timing BareWaste);
+
 /// <summary>What is timed. Every probe is the real thing a page does; the bare one is its SQL and nothing else.</summary>
 public static partial class Probes
 {
@@ -59,6 +62,30 @@ public static partial class Probes
         foreach (var job in jobs.Take(WarmUp))
             await server.Client.Read($"/api/jobs/{job}/opening");
         return await Timing.Of(jobs.Skip(WarmUp), job => server.Client.Read($"/api/jobs/{job}/opening"));
+    }
+
+    /// <summary>The shelf and the waste of all machines, each with its SQL and nothing else, in turn.</summary>
+    public static async Task<ListTimes> Lists(ScratchServer server)
+    {
+        await using var database = Database.Open(server.Connection);
+        var first = server.Jobs - ScratchShop.OpenJobs + 1;
+        foreach (var job in Enumerable.Range(first, ScratchShop.OpenJobs).Where(j => j % 8 == 0))
+            await server.Client.Weigh(await server.Client.Bench(job), 150);
+        List<double> shelf = [],
+            waste = [],
+            bareShelf = [],
+            bareWaste = [];
+        for (var i = 0; i < Rounds; i++)
+        {
+            shelf.Add(await Time(() => server.Client.Read("/api/shelf")));
+            bareShelf.Add(await Time(() => Scratch.BareShelf(database)));
+            waste.Add(await Time(() => server.Client.Read("/api/waste")));
+            bareWaste.Add(await Time(() => Scratch.BareWaste(database)));
+        }
+
+        return new ListTimes(Of(shelf), Of(waste), Of(bareShelf), Of(bareWaste));
+
+        static Timing Of(List<double> times) => new(times.Skip(Rounds / 5));
     }
 
     /// <summary>Search as you type.</summary>

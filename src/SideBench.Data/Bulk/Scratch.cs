@@ -3,6 +3,7 @@ using SideBench.Core.Identity;
 using SideBench.Core.Jobs;
 using SideBench.Core.Record;
 using SideBench.Data.Jobs;
+using SideBench.Data.Machines;
 using SideBench.Data.Record;
 
 namespace SideBench.Data.Bulk;
@@ -51,6 +52,32 @@ public static class Scratch
         lines.Parameters.With(job.Value).With(0);
         batch.BatchCommands.Add(row);
         batch.BatchCommands.Add(lines);
+        await using var rows = await batch.ExecuteReaderAsync();
+        var values = new object[32];
+        do while (await rows.ReadAsync())
+            rows.GetValues(values);
+        while (await rows.NextResultAsync());
+    }
+
+    /// <summary>The SQL of the shelf.</summary>
+    public static Task BareShelf(NpgsqlDataSource database) =>
+        Bare(database, (Lives.VersionsOfSortSql, "item"), (Lives.VersionsOfSortSql, "lot"), (EntryStore.ReturnsSql, "2026-01-01"));
+
+    /// <summary>The SQL of the waste of all machines.</summary>
+    public static Task BareWaste(NpgsqlDataSource database) =>
+        Bare(database, (MachineStore.LastToldSql, 200), (Lives.VersionsOfSortSql, "store"));
+
+    private static async Task Bare(NpgsqlDataSource database, params (string Sql, object Value)[] asked)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var batch = new NpgsqlBatch(connection);
+        foreach (var (sql, value) in asked)
+        {
+            var command = new NpgsqlBatchCommand(sql);
+            command.Parameters.Add(new NpgsqlParameter { Value = value });
+            batch.BatchCommands.Add(command);
+        }
+
         await using var rows = await batch.ExecuteReaderAsync();
         var values = new object[32];
         do while (await rows.ReadAsync())

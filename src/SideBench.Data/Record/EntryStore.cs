@@ -50,7 +50,7 @@ public sealed class EntryStore(NpgsqlDataSource database, EntryCodec codec)
         JOIN machines m ON m.machine_id = e.machine_id
         """;
 
-    private const string ReturnsSql = $"""
+    internal const string ReturnsSql = $"""
         {OfMachinesSql}
         WHERE e.kind IN ('mended', 'slot-fitted')
           AND e.body ? 'returnBy'

@@ -18,7 +18,7 @@ public sealed class Lives(NpgsqlDataSource database, EntryStore entries)
 {
     private const int MostKept = 20_000;
 
-    private const string VersionsOfSortSql = """
+    internal const string VersionsOfSortSql = """
         SELECT subject, version
         FROM subjects
         WHERE sort = $1
