@@ -121,6 +121,7 @@ public class ReadsTests(ScratchDatabase database) : IClassFixture<ScratchDatabas
             listens.SetResult,
             (job, version) => heard.TrySetResult((job, version)),
             _ => { },
+            _ => { },
             () => { },
             limit.Token
         );

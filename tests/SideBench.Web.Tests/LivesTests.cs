@@ -35,15 +35,26 @@ public class LivesTests(BenchServer server) : IClassFixture<BenchServer>
         await Holds(server.Connection, server.Services);
         Assert.Equal(2, await Lines(server.Connection, "store:Q-2"));
         // The second box was never in: what was weighed after it was the first one.
-        var record = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("entries").EnumerateArray().ToList();
-        var second = record.Single(e => e.GetProperty("says").GetString()!.Contains("q-2", StringComparison.Ordinal));
-        var taken = new { entry = second.GetProperty("id").GetInt64(), reason = "the other shelf" };
-        await Post(browser, $"/api/jobs/{job}/corrections", await Version(browser, job), taken);
+        await TakeBack(browser, job, "q-2");
         await Holds(server.Connection, server.Services);
         var boxes = (await browser.Get("/api/waste")).Body.GetProperty("boxes").EnumerateArray().ToList();
         var box = Assert.Single(boxes, b => b.GetProperty("tag").GetString()!.StartsWith("q-", StringComparison.OrdinalIgnoreCase));
         Assert.Equal("Q-1", box.GetProperty("tag").GetString());
         Assert.Contains("120", box.GetProperty("life").EnumerateArray().First().ToString(), StringComparison.Ordinal);
+        // Taken back itself, it stands in no life, nor in that of the box that was never in.
+        await TakeBack(browser, job, "120");
+        var lives = server.Services.GetRequiredService<Lives>();
+        var both = await lives.Of([Subject.Store("q-1"), Subject.Store("q-2")], CancellationToken.None);
+        Assert.DoesNotContain(both.SelectMany(l => l.Lines), l => l.Entry.Body is StoreTold { Amount: 120 });
+        Assert.Contains(both.SelectMany(l => l.Lines), l => l.Entry.Body is StoreTold { Amount: 150 });
+    }
+
+    private static async Task TakeBack(Browser browser, long job, string saying)
+    {
+        var record = (await browser.Get($"/api/jobs/{job}")).Body.GetProperty("entries").EnumerateArray();
+        var line = record.Single(e => e.GetProperty("says").GetString()!.Contains(saying, StringComparison.Ordinal));
+        var taken = new { entry = line.GetProperty("id").GetInt64(), reason = "the other shelf" };
+        await Post(browser, $"/api/jobs/{job}/corrections", await Version(browser, job), taken);
     }
 
     [Fact]

@@ -42,39 +42,26 @@ public static class Scratch
     }
 
     /// <summary>The very SQL of a bench page, its values read and thrown away: what the page's data is compared with.</summary>
-    public static async Task BareJob(NpgsqlDataSource database, JobId job)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var batch = new NpgsqlBatch(connection);
-        var row = new NpgsqlBatchCommand(JobStore.OneSql);
-        row.Parameters.With(job.Value);
-        var lines = new NpgsqlBatchCommand(EntryStore.OfJobSql);
-        lines.Parameters.With(job.Value).With(0);
-        batch.BatchCommands.Add(row);
-        batch.BatchCommands.Add(lines);
-        await using var rows = await batch.ExecuteReaderAsync();
-        var values = new object[32];
-        do while (await rows.ReadAsync())
-            rows.GetValues(values);
-        while (await rows.NextResultAsync());
-    }
+    public static Task BareJob(NpgsqlDataSource database, JobId job) =>
+        Bare(database, (JobStore.OneSql, [job.Value]), (EntryStore.OfJobSql, [job.Value, 0]));
 
     /// <summary>The SQL of the shelf.</summary>
     public static Task BareShelf(NpgsqlDataSource database) =>
-        Bare(database, (Lives.VersionsOfSortSql, "item"), (Lives.VersionsOfSortSql, "lot"), (EntryStore.ReturnsSql, "2026-01-01"));
+        Bare(database, (Lives.VersionsOfSortSql, ["item"]), (Lives.VersionsOfSortSql, ["lot"]), (EntryStore.ReturnsSql, ["2026-01-01"]));
 
     /// <summary>The SQL of the waste of all machines.</summary>
     public static Task BareWaste(NpgsqlDataSource database) =>
-        Bare(database, (MachineStore.LastToldSql, 200), (Lives.VersionsOfSortSql, "store"));
+        Bare(database, (MachineStore.LastToldSql, [200]), (Lives.VersionsOfSortSql, ["store"]));
 
-    private static async Task Bare(NpgsqlDataSource database, params (string Sql, object Value)[] asked)
+    private static async Task Bare(NpgsqlDataSource database, params (string Sql, object[] Values)[] asked)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var batch = new NpgsqlBatch(connection);
-        foreach (var (sql, value) in asked)
+        foreach (var (sql, given) in asked)
         {
             var command = new NpgsqlBatchCommand(sql);
-            command.Parameters.Add(new NpgsqlParameter { Value = value });
+            foreach (var value in given)
+                command.Parameters.Add(new NpgsqlParameter { Value = value });
             batch.BatchCommands.Add(command);
         }
 

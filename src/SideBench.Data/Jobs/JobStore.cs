@@ -31,6 +31,9 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
     /// <summary>What is announced before the part when something changed that holds for the whole shop.</summary>
     public const string ShopNews = "shop:";
 
+    /// <summary>What is announced before the part when only a list of it changed.</summary>
+    public const string ListNews = "list:";
+
     internal const string OneSql = """
         SELECT j.job_id, j.tag, j.machine_id, j.customer_id, j.model_id, m.serial, c.name, j.complaint, j.words, j.version,
                j.place, j.standing, j.headline, j.clock_ends_at, j.promise_at, j.opened_at, j.closed_at, j.closed_how, j.handed_over_at,
@@ -302,6 +305,15 @@ public sealed class JobStore(NpgsqlDataSource database, EntryStore entries, Mach
     {
         foreach (var part in parts.Distinct())
             to.Add(NotifySql).With(Channel).With($"{ShopNews}{StoredWord.Of(part)}");
+    }
+
+    /// <summary>Tells every server that lists over all machines show something else; nothing that holds for the shop changed.</summary>
+    /// <param name="to">What is written.</param>
+    /// <param name="parts">The parts of the shop whose lists they are.</param>
+    public static void AnnounceLists(Appending to, IEnumerable<ShopPart> parts)
+    {
+        foreach (var part in parts)
+            to.Add(NotifySql).With(Channel).With($"{ListNews}{StoredWord.Of(part)}");
     }
 
     private static void Announce(Appending to, JobId job, int version) => to.Add(NotifySql).With(Channel).With($"{job.Value}:{version}");

@@ -173,10 +173,9 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         appending.Lines(write, job.Row.Id, job.Row.Machine, made);
         appending.Touch(Subject.Of(job.Row.Machine), held.MachineVersion, [.. made.Select(l => l.Id)]);
         var about = await TouchOthers(unit, appending, job, now, added, cancel);
-        List<ShopPart> parts = [.. ShopParts.Of(about)];
+        JobStore.AnnounceLists(appending, ShopParts.Of(about));
         if (VerdictStore.Follow(appending, job.Row.Id, job.Entries, added))
-            parts.Add(ShopPart.Book);
-        JobStore.AnnounceShop(appending, parts);
+            JobStore.AnnounceShop(appending, [ShopPart.Book]);
         // Where a plan is made anew, the database writes the lines meanwhile; what lists show follows from the plan.
         var early = lines.Any(line => line.ChangesTheCase) ? appending.Send(cancel) : null;
         await using var projecting = early is null ? null : new Appending(unit);
@@ -254,9 +253,11 @@ public sealed class WriteDesk(NpgsqlDataSource database, JobStore jobs, EntrySto
         var lines = await entries.Of(unit, job.Row.Machine, cancel);
         List<Entry> all = [.. lines, .. added];
         var known = await SubjectStore.AboutOf(unit, [.. lines.Select(e => e.Id)], cancel);
+        // It goes wherever its line was ever told of, also where that turned out not to be its thing.
+        IEnumerable<Subject> Ever(TouchedBy t) => t.Line.Body is Corrected back ? known[new EntryId(back.Target)] : [];
         return TouchedSubjects
             .Of(job.Row.Machine.Value, job.Row.ModelId, all)
-            .Select(t => t with { Subjects = [.. t.Subjects.Except(known[t.Line.Id])] });
+            .Select(t => t with { Subjects = [.. t.Subjects.Union(Ever(t)).Except(known[t.Line.Id])] });
     }
 
     private static async Task Touch(Unit unit, Appending appending, List<(Subject Of, EntryId Line)> about, CancellationToken cancel)

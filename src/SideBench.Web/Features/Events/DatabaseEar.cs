@@ -32,6 +32,7 @@ public sealed class DatabaseEar(
                     () => _ = Reload(hub.Begin, stoppingToken),
                     (job, version) => hub.Tell($"{{\"job\":{job},\"version\":{version}}}"),
                     part => _ = Reload(() => hub.Tell($"{{\"shop\":\"{part}\"}}"), stoppingToken),
+                    part => hub.Tell($"{{\"list\":\"{part}\"}}"),
                     signedIn.Forget,
                     stoppingToken
                 );

@@ -7,6 +7,7 @@ import { whenAnswered } from '@/shared/write/inFlight'
 interface Heard {
   all?: boolean
   shop?: string
+  list?: string
   job?: number
   version?: number
 }
@@ -16,8 +17,8 @@ const shownOf: Record<string, string[]> = {
   hours: ['hours', 'board', 'promise', 'shop', 'calendar'],
   day: ['board'],
   people: ['people', 'accounts', 'sign-ins', 'board', 'hours'],
-  shelf: ['shelf', 'shop', 'job', 'board'],
-  waste: ['waste', 'job', 'board'],
+  shelf: ['shelf', 'shop', 'job', 'board', 'station', 'why', 'guide', 'promise'],
+  waste: ['waste', 'job', 'board', 'hand-over', 'guide'],
 }
 
 /** Hears what changes on the server, and loads again what this browser shows of it. Mounted once. */
@@ -44,6 +45,7 @@ export function useEvents() {
     const heard = JSON.parse(text) as Heard
     if (heard.all) void loadAnew(queries)
     else if (heard.shop) whenAnswered('shop', () => shopChanged(heard.shop!))
+    else if (heard.list) void loadAnew(queries, { queryKey: [heard.list] })
     else if (heard.job !== undefined) {
       const { job, version = 0 } = heard
       void loadAnew(queries, { queryKey: ['board'] })
