@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
 import { useStorage } from '@vueuse/core'
 import { defineAsyncComponent, ref, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -20,6 +21,7 @@ const SwitchDialog = defineAsyncComponent(() => import('@/features/accounts/Swit
 const route = useRoute()
 const router = useRouter()
 const session = useSession()
+const queries = useQueryClient()
 const lamp = useStorage<'on' | 'off'>('side-bench-lamp', 'on')
 const jumping = ref(false)
 const showingKeys = ref(false)
@@ -35,6 +37,7 @@ useKeys(() => [
 async function leave() {
   await session.signOut()
   await router.push('/sign-in')
+  queries.clear()
 }
 </script>
 

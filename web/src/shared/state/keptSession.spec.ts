@@ -31,8 +31,20 @@ describe('what a browser keeps of the shop', () => {
     expect((await personKept())?.person?.id ?? null).toBe(next)
   })
 
+  it('is nothing of what is still on its way when they sign out', async () => {
+    await keepPerson(session(1))
+    const [late, out] = [keptPages.setItem('pages', 'a job'), keepPerson(session(null))]
+    await Promise.all([late, out])
+    await keptPages.setItem('pages', 'later still')
+    expect(await keptPages.getItem('pages')).toBeNull()
+    await Promise.all([keepPerson(session(1)), keepPerson(session(null)), keptPages.setItem('pages', 'a job')])
+    expect(await personKept()).toBeNull()
+    expect(await keptPages.getItem('pages')).toBeNull()
+  })
+
   it('is the bench as it was last seen, though a later look was refused, and nothing of accounts', async () => {
     const before = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+    await keepPerson(session(1))
     keepPagesOf(before)
     before.setQueryData(['job', 7, 0], { version: 5 })
     before.setQueryData(['accounts'], { version: 1 })

@@ -8,23 +8,23 @@ import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persi
 import type { Api } from '@/shared/api/client'
 import { keptPages } from '@/shared/write/keptWrites'
 
-const person = 'who'
 const pages = 'pages'
 const dayMs = 24 * 3600_000
 // What is needed at the bench; nothing of the accounts, the practice or searches.
 const keptKinds = ['board', 'job', 'day', 'station']
 
+const cardOf = (text: string) => JSON.parse(text) as Api<'SessionView'>
+
 /** Who was signed in here last; null when nobody was, or they signed out. */
 export async function personKept(): Promise<Api<'SessionView'> | null> {
-  const text = await keptPages.getItem(person).catch(() => null)
-  return text ? (JSON.parse(text) as Api<'SessionView'>) : null
+  const text = await keptPages.person().catch(() => null)
+  return text ? cardOf(text) : null
 }
 
 /** Keeps who is signed in; with nobody, or somebody else, all that was kept of pages goes. */
 export async function keepPerson(view: Api<'SessionView'>) {
-  const before = await personKept()
-  if (before?.person?.id !== view.person?.id) await keptPages.clear().catch(() => undefined)
-  if (view.person) await keptPages.setItem(person, JSON.stringify({ ...view, token: '' })).catch(() => undefined)
+  const card = view.person ? JSON.stringify({ ...view, token: '' }) : null
+  await keptPages.keepPerson(card, (before) => cardOf(before).person?.id === view.person?.id).catch(() => undefined)
 }
 
 // What was seen before a refusal is what was last seen.

@@ -14,7 +14,10 @@ export const useSession = defineStore('session', () => {
   /** Server time minus this browser's, ms: clocks are told by the server. */
   const clockOffset = ref(0)
 
+  let takes = 0
+
   function take(next: Api<'SessionView'>) {
+    takes++
     keepToken(next.token)
     clockOffset.value = new Date(next.now).getTime() - Date.now()
     view.value = next
@@ -24,13 +27,22 @@ export const useSession = defineStore('session', () => {
     signedIn()
   }
 
+  // Who signed in or out while a look was on its way is newer than what it says.
+  async function look() {
+    const before = takes
+    const next = await dataOf(api.GET('/api/session'))
+    return takes === before ? next : null
+  }
+
   async function load() {
-    take(await dataOf(api.GET('/api/session')))
+    const next = await look()
+    if (next) take(next)
   }
 
   /** After a while without a server: a sign-in that ended meanwhile is asked for in place, and the page stays with what was typed on it. */
   async function renew() {
-    const next = await dataOf(api.GET('/api/session'))
+    const next = await look()
+    if (!next) return
     if (next.person || !view.value?.person) return take(next)
     keepToken(next.token)
     ended.value = true

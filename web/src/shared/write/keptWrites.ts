@@ -46,10 +46,25 @@ export const keptWrites = {
   remove: async (n: number) => (await store()).delete('writes', n),
 }
 
+const who = 'who'
+
 /** Pages as they were last seen, for who is signed in. */
 export const keptPages = {
   getItem: async (name: string) => ((await (await store()).get('pages', name)) as string | undefined) ?? null,
-  setItem: async (name: string, value: string) => void (await (await store()).put('pages', value, name)),
+  /** Nothing is kept of nobody: what is still on its way when a person signs out, here or in another tab, stays out. */
+  async setItem(name: string, value: string) {
+    const change = (await store()).transaction('pages', 'readwrite')
+    if (await change.store.get(who)) await change.store.put(value, name)
+    await change.done
+  },
   removeItem: async (name: string) => (await store()).delete('pages', name),
-  clear: async () => (await store()).clear('pages'),
+  person: async () => keptPages.getItem(who),
+  /** Keeps a person's name card; what was kept of pages goes unless the one before was the same. In one change, so that no other comes between. */
+  async keepPerson(card: string | null, same: (before: string) => boolean) {
+    const change = (await store()).transaction('pages', 'readwrite')
+    const before = (await change.store.get(who)) as string | undefined
+    if (card === null || before === undefined || !same(before)) await change.store.clear()
+    if (card !== null) await change.store.put(card, who)
+    await change.done
+  },
 }
