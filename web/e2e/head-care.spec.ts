@@ -45,6 +45,13 @@ for (const [model, serial] of [
 
     await expect(card).toHaveAttribute('data-kind', 'work')
     const title = (await card.getByRole('heading', { level: 2 }).textContent())!
+    // A press goes with the words above it: were they another step's, nothing would be written.
+    const step = card.locator('[data-says=step]')
+    const name = (await step.textContent())!
+    await step.evaluate((at) => (at.firstChild!.textContent = 'Deep soak of another head'))
+    await page.keyboard.press('1')
+    await expect(page.locator('[data-code=shown-other]')).toContainText('Deep soak of another head')
+    await step.evaluate((at, words) => (at.firstChild!.textContent = words), name)
     await page.keyboard.press('1')
     await expect(card).toHaveAttribute('data-kind', 'sheet')
     await expect(page.getByRole('region', { name: 'All cleanings of this machine' })).toContainText(

@@ -24,7 +24,7 @@ public enum HeadNextKind
 
 /// <summary>The one thing to do next for a head.</summary>
 /// <param name="Kind">What kind of thing.</param>
-/// <param name="Title">What, in a line.</param>
+/// <param name="Title">What, in a line; for work its name in the fault book.</param>
 /// <param name="Says">Why, and what it is expected to bring.</param>
 public sealed record HeadNext(HeadNextKind Kind, string Title, string Says)
 {
@@ -38,6 +38,9 @@ public sealed record HeadNext(HeadNextKind Kind, string Title, string Says)
 
     /// <summary>The slots it is run on, by panel number; none for all.</summary>
     public IReadOnlyList<int> Slots { get; init; } = [];
+
+    /// <summary>What of the head it is run on, in words; empty for all of it.</summary>
+    public string On { get; init; } = "";
 
     /// <summary>What is said beside it.</summary>
     public IReadOnlyList<string> Beside { get; init; } = [];
@@ -107,11 +110,12 @@ public sealed record HeadNext(HeadNextKind Kind, string Title, string Says)
             : [.. head.Case.Channels.Select(c => c.Slot).Distinct().Order()];
         var step = (Repair)job.Book.Book.Step(next.Repair)!;
         var words = next.IsClean || next.Id == "flush" ? HeadGroups.Words(model, slots) : "";
-        return new HeadNext(HeadNextKind.Work, words.Length > 0 ? $"{next.Name}: {words}" : next.Name, Brings(head, next))
+        return new HeadNext(HeadNextKind.Work, step.Name, Brings(head, next))
         {
             Hands = plan.Steps[0].Hands,
             Work = step,
             Slots = slots,
+            On = words,
             Beside =
             [
                 .. step.How.Length > 0 ? new[] { step.How } : [],

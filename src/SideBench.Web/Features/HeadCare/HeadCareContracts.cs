@@ -76,6 +76,8 @@ public sealed record WhatIfView(string Method, string Name, int Times, double Co
 
 /// <summary>The one thing to do next.</summary>
 /// <param name="Kind">sheet, work, supply, stop or wait.</param>
+/// <param name="Title">What, in a line; for work its name in the fault book.</param>
+/// <param name="On">What of the head it is run on, in words; empty for all of it.</param>
 /// <param name="Repair">The work to record; empty when none.</param>
 /// <param name="Slots">The slots it is run on; none for all.</param>
 /// <param name="Cautions">Warnings, before it is done.</param>
@@ -84,6 +86,7 @@ public sealed record WhatIfView(string Method, string Name, int Times, double Co
 public sealed record HeadDoView(
     string Kind,
     string Title,
+    string On,
     string Says,
     double HandsMin,
     string Repair,

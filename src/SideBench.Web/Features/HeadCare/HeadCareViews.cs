@@ -73,6 +73,7 @@ public static class HeadCareViews
         new(
             StoredWord.Of(next.Kind),
             next.Title,
+            next.On,
             next.Says,
             next.Hands.Value,
             next.Work?.Id ?? "",

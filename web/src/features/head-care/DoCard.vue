@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { useSettled } from '@/shared/state/useSettled'
 import KeyCap from '@/shared/ui/KeyCap.vue'
 import TooSoon from '@/shared/ui/TooSoon.vue'
+import { shownAt, type Shown } from '@/shared/write/shown'
 import type { HeadCare } from './useHeadCare'
 
 const props = defineProps<{
@@ -14,16 +15,18 @@ const props = defineProps<{
   /** Whether this person may work at the bench. */
   may: boolean
 }>()
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: [shown: Shown] }>()
 const router = useRouter()
 const card = computed(() => props.care.do)
-const { settled, early, counts } = useSettled(() => `${card.value.kind} ${card.value.title} ${props.care.version}`)
+const { settled, early, counts } = useSettled(
+  () => `${card.value.kind} ${card.value.title} ${card.value.on} ${props.care.version}`,
+)
 const stopped = computed(() => props.busy || !props.may || !props.care.open)
 const bench = computed(() => `/bench/${props.care.job}?thread=${props.care.thread}`)
-function press() {
+function press(event: Event) {
   if (!counts()) return
   if (card.value.kind === 'work') {
-    if (!stopped.value) emit('done')
+    if (!stopped.value) emit('done', shownAt(event.currentTarget as Element))
   } else void router.push(card.value.kind === 'sheet' ? `/bench/${props.care.job}/sheets` : bench.value)
 }
 const label = computed(
@@ -40,11 +43,14 @@ const label = computed(
     aria-labelledby="do-title"
     data-testid="head-do"
     :data-kind="card.kind"
+    :data-shows="care.version"
   >
     <p class="text-sm text-soft">
       Do next<template v-if="card.handsMin"> · {{ Math.round(card.handsMin) }} min with its sheet</template>
     </p>
-    <h2 id="do-title" class="mt-0.5 text-xl" aria-live="polite">{{ card.title }}</h2>
+    <h2 id="do-title" class="mt-0.5 text-xl" aria-live="polite">
+      <span data-says="step">{{ card.title }}</span><template v-if="card.on">: {{ card.on }}</template>
+    </h2>
     <ul v-if="card.cautions.length" class="mt-1.5 space-y-1 border-l-4 border-stop bg-stop-tint px-3 py-1.5">
       <li v-for="c in card.cautions" :key="c">{{ c }}</li>
     </ul>

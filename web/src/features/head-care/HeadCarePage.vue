@@ -5,6 +5,7 @@ import { useSession } from '@/shared/state/useSession'
 import KeyCap from '@/shared/ui/KeyCap.vue'
 import LoadState from '@/shared/ui/LoadState.vue'
 import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import type { Shown } from '@/shared/write/shown'
 import BeliefPanel from './BeliefPanel.vue'
 import BuildUpPanel from './BuildUpPanel.vue'
 import CleaningList from './CleaningList.vue'
@@ -22,8 +23,8 @@ const session = useSession()
 const desk = useHeadCare(props.id)
 const { care, query } = desk
 const levels = [0, 1, 2, 3, 5]
-const run = () =>
-  desk.done({ repair: care.value!.do.repair, minutes: null, lot: '', slots: care.value!.do.slots as number[] })
+const run = (shown: Shown) =>
+  desk.done({ repair: care.value!.do.repair, minutes: null, lot: '', slots: care.value!.do.slots as number[], shown })
 const outcome = computed(() => {
   const { plan, finish, counterPct, steps } = care.value!
   if (!plan || !steps.length) return ''

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { counted as so } from '@/shared/format'
+import { counted } from '@/shared/format'
 import { useQuery } from '@tanstack/vue-query'
 import { api, dataOf } from '@/shared/api/client'
 import { useKeys } from '@/shared/state/useKeys'
@@ -37,7 +37,7 @@ const slot = computed(() => {
   return slots.find((s) => s.panel === picked.value) ?? worst ?? null
 })
 const may = computed(() => session.mayBench && !!ink.value?.open)
-const counted = computed(() => ink.value?.slots.some((s) => s.hasCount) ?? false)
+const hasCounts = computed(() => ink.value?.slots.some((s) => s.hasCount) ?? false)
 const filled = computed(() => ink.value?.slots.some((s) => s.isFilled) ?? false)
 const shelf = useQuery({ queryKey: ['shelf'], queryFn: () => dataOf(api.GET('/api/shelf')) })
 /** What is left in bottles of an ink, by its name; none when the shelf tells of none. */
@@ -62,7 +62,7 @@ async function doVisit() {
 }
 const asking = computed(() => act.value !== null || dialog.value !== '')
 const years = 104
-const lasts = (weeks: number) => (weeks > years ? 'more than two years' : `about ${so(Math.round(weeks), 'week')}`)
+const lasts = (weeks: number) => (weeks > years ? 'more than two years' : `about ${counted(Math.round(weeks), 'week')}`)
 function step(by: number) {
   const slots = ink.value?.slots ?? []
   const at = slots.findIndex((s) => s.panel === slot.value?.panel)
@@ -94,7 +94,7 @@ useKeys(() => [
           ><template v-if="ink.boardWeeks !== null">, {{ lasts(ink.boardWeeks) }}</template>
         </span>
         <button
-          v-if="counted && ink.open"
+          v-if="hasCounts && ink.open"
           type="button"
           class="press no-print"
           :disabled="!may"
@@ -114,9 +114,9 @@ useKeys(() => [
       />
       <section class="panel p-2" aria-label="All slots">
         <p class="flex flex-wrap gap-x-4 px-1 text-sm text-soft">
-          <span v-if="counted">Hatched: what the chip says, %.</span
+          <span v-if="hasCounts">Hatched: what the chip says, %.</span
           ><span>Colour: what is in it, ml, and its band.</span
-          ><span v-if="counted">Red line: the chip reading at which it runs dry.</span>
+          ><span v-if="hasCounts">Red line: the chip reading at which it runs dry.</span>
         </p>
         <div class="mt-1 flex flex-wrap justify-center gap-1">
           <SlotPair

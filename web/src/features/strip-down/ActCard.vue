@@ -24,7 +24,7 @@ const props = defineProps<{
   noted?: string
 }>()
 const emit = defineEmits<{
-  answer: [answer: Answer, value: number | null, words: string, shown: Shown | null]
+  answer: [answer: Answer, value: number | null, words: string, shown: Shown]
   photo: [file: File]
   word: [word: string, by: string]
 }>()
@@ -77,7 +77,7 @@ const wordSays: Record<string, string> = {
   irreversible: 'It cannot be undone.',
 }
 
-function press(answer: Answer, pressed: Element | null) {
+function press(answer: Answer, pressed: Element) {
   if (!counts()) return
   if (answer.does === 'photo') {
     if (!props.busy && props.may) file.value?.click()
@@ -95,7 +95,7 @@ function press(answer: Answer, pressed: Element | null) {
   }
   if (answer.does === 'branch' || answer.does === 'stuck') times.value++
   if (answer.does === 'branch') told.value = props.act.branches.find((b) => b.id === answer.branch)?.text ?? ''
-  emit('answer', answer, Number.isNaN(value.value) ? null : value.value, words.value, pressed && shownAt(pressed))
+  emit('answer', answer, Number.isNaN(value.value) ? null : value.value, words.value, shownAt(pressed))
 }
 
 function tick(check: string) {
@@ -253,7 +253,7 @@ useKeys(() =>
         <form
           v-if="skipping"
           class="mt-2 flex flex-wrap items-end gap-2"
-          @submit.prevent="press({ key: 'K', label: '', does: 'skip' }, null)"
+          @submit.prevent="press({ key: 'K', label: '', does: 'skip' }, $event.currentTarget as Element)"
         >
           <label>Why is it skipped? <input v-model="words" class="field w-72" required maxlength="2000" /></label>
           <button type="submit" class="press">Skip it</button>

@@ -81,7 +81,7 @@ async function wouldNot(removal: string, what: string) {
     noted.value = 'On record: it would not move. Do not force it: look for what still holds it, then go on.'
 }
 
-async function answer(a: Answer, value: number | null, words: string, shown: Shown | null) {
+async function answer(a: Answer, value: number | null, words: string, shown: Shown) {
   const now = act.value
   if (!now) return
   if (a.does === 'pieces' || a.does === 'lost') counting.value = now.removal

@@ -3789,6 +3789,7 @@ export interface components {
         HeadDoView: {
             kind: string;
             title: string;
+            on: string;
             says: string;
             /** Format: double */
             handsMin: number;
