@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using SideBench.Core.Nozzles;
 using SideBench.Core.Nozzles.Teaching;
 using SideBench.Core.Outcomes;
 using SideBench.Devices.Pictures;

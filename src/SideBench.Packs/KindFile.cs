@@ -1,5 +1,4 @@
 using System.Text.Json.Nodes;
-using SideBench.Core.Machines;
 using SideBench.Core.Own;
 
 namespace SideBench.Packs;

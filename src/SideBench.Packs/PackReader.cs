@@ -4,7 +4,6 @@ using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
-using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Quantities;
 

@@ -2,7 +2,6 @@ using Npgsql;
 using SideBench.Core.Bench;
 using SideBench.Core.Identity;
 using SideBench.Core.Record;
-using SideBench.Data;
 using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.People;

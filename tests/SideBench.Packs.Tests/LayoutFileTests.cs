@@ -2,7 +2,6 @@ using System.Text.Json.Nodes;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Outcomes;
-using SideBench.Packs;
 using Xunit;
 
 namespace SideBench.Packs.Tests;

@@ -1,5 +1,4 @@
 using System.Text.Json.Nodes;
-using SideBench.Core.Nozzles;
 using SideBench.Core.Own;
 using Xunit;
 

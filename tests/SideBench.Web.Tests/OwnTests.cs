@@ -1,9 +1,6 @@
 using System.Net;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using SideBench.Core.Simulation;
-using SideBench.Devices.Pictures;
-using SideBench.Packs;
 using Xunit;
 using static SideBench.Web.Tests.OwnShop;
 

@@ -1,7 +1,6 @@
 using System.Net;
 using System.Text.Json;
 using SideBench.Core.Machines;
-using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation;
 using SideBench.Devices.Scanner;
 using SideBench.Web.Hosting;

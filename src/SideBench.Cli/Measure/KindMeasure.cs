@@ -3,7 +3,6 @@ using System.Text;
 using System.Text.Json.Nodes;
 using SideBench.Core.Machines;
 using SideBench.Core.Own;
-using SideBench.Core.Quantities;
 using SideBench.Core.Simulation;
 using SideBench.Packs;
 using SideBench.Web.Hosting;

@@ -1,6 +1,5 @@
 using System.Diagnostics;
 using System.Text.RegularExpressions;
-using Npgsql;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Machines;

@@ -2,7 +2,6 @@ using Npgsql;
 using SideBench.Core.Identity;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
-using SideBench.Core.Nozzles;
 using SideBench.Core.Record;
 using SideBench.Core.Simulation;
 using SideBench.Data.Bulk;
@@ -10,7 +9,6 @@ using SideBench.Data.Jobs;
 using SideBench.Data.Machines;
 using SideBench.Data.Search;
 using SideBench.Web.Demo;
-using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
 using SideBench.Web.Writing;
 

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text;
-using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Nozzles.Teaching;
 using SideBench.Core.Simulation;

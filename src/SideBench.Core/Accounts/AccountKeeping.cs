@@ -1,6 +1,5 @@
 using SideBench.Core.Identity;
 using SideBench.Core.Outcomes;
-using SideBench.Core.Record;
 
 namespace SideBench.Core.Accounts;
 

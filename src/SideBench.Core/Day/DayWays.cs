@@ -1,6 +1,5 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Jobs;
-using SideBench.Core.Record;
 
 namespace SideBench.Core.Day;
 

@@ -35,7 +35,8 @@ public sealed record Cause
 /// <param name="Proof">The finding that proves it is gone.</param>
 /// <param name="When">On which machines it can be.</param>
 /// <param name="Sheet">
-/// Families of nozzle patterns (<see cref="Nozzles.SheetWords.Family"/>) that are this complaint when a sheet shows them; null for none.
+/// Families of nozzle patterns (<see cref="Nozzles.SheetWords.Family(Nozzles.PatternClass)"/>) that are this complaint when a sheet
+/// shows them; null for none.
 /// </param>
 /// <param name="First">The finding without which nothing else of it can be judged: it comes before any other; empty when none.</param>
 /// <param name="Planned">Whether it is work that was asked for, not a fault: nothing is suspected.</param>

@@ -1,6 +1,5 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
-using SideBench.Core.Quantities;
 
 namespace SideBench.Core.HeadCare;
 

@@ -1,4 +1,3 @@
-using SideBench.Core.Diagnosis;
 using SideBench.Core.Machines;
 using SideBench.Core.Record;
 using SideBench.Core.Shelf;

@@ -1,5 +1,4 @@
 using SideBench.Core.Machines;
-using SideBench.Core.Quantities;
 
 namespace SideBench.Core.Ink;
 

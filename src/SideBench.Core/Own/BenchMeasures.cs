@@ -1,7 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Machines;
-using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.Own;

@@ -1,4 +1,3 @@
-using MathNet.Numerics.Distributions;
 using SideBench.Core.Day;
 
 namespace SideBench.Core.Simulation;

@@ -1,7 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
-using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation.Printer;
 
 namespace SideBench.Core.Simulation;

@@ -1,5 +1,4 @@
 using Npgsql;
-using NpgsqlTypes;
 using SideBench.Core.Accounts;
 using SideBench.Core.Identity;
 

@@ -1,6 +1,5 @@
 using System.Globalization;
 using Npgsql;
-using NpgsqlTypes;
 using SideBench.Core.Identity;
 using SideBench.Core.Record;
 

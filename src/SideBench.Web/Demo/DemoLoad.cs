@@ -17,7 +17,6 @@ using SideBench.Data.Record;
 using SideBench.Data.Search;
 using SideBench.Data.Shop;
 using SideBench.Web.Features.Accounts;
-using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Hosting;
 using SideBench.Web.Writing;
 

@@ -338,6 +338,14 @@ public class DayPlanTests
         Assert.Equal([240.0, 540.0], said.Times.Select(t => t.At));
         Assert.True(said.Times[0].Holds <= said.Times[1].Holds);
         Assert.Empty(said.Harms);
+        // One that is set to now takes the hands that the other was promised.
+        var pressing = Job("new", [new("n", 60)]) with
+        {
+            At = 0,
+        };
+        var harm = Assert.Single(DayPromise.Of(plan, pressing, [(0, 240), (270, 540)], exact, before).Harms);
+        Assert.Equal(0, harm.Job);
+        Assert.Equal(before[0].Kept!.Value, harm.Loses, 0.05);
         // Nobody is here within the days: nothing is offered.
         var empty = DayPlan.Of(here, [Ines with { Spans = [] }], exact);
         Assert.Null(DayPromise.Of(empty, Job("new", [new("n", 60)]), [(0, 240)], exact, before).Offered);

@@ -15,11 +15,21 @@ public class DayReminderTests
     [Fact]
     public void Stands_WhatIsDueWithinThePlan_OfNoMachineThatIsHere_AndNotSeenToLately()
     {
-        DayReminder[] all = [Of("far", House.AheadDays), Of("late", -3), Of("here", 1, 7), Of("twice", 2), Of("twice", 4), Of("called", 0)];
+        DayReminder[] all =
+        [
+            Of("far", House.AheadDays),
+            Of("late", -3),
+            Of("here", 1, 7),
+            Of("twice", 2),
+            Of("twice", 4),
+            Of("called", 0),
+            Of("last", House.AheadDays - 1),
+        ];
         var called = TestShop.Line(1, new ReminderDone("called", "x")) with { At = Now.AddDays(-House.RemindAgainDays).AddHours(1) };
-        Assert.Equal(["late:-3", "twice:2"], Said(called));
+        var last = $"last:{House.AheadDays - 1}";
+        Assert.Equal(["late:-3", "twice:2", last], Said(called));
         // After some days what was seen to is due again.
-        Assert.Equal(["late:-3", "called:0", "twice:2"], Said(called with { At = Now.AddDays(-House.RemindAgainDays) }));
+        Assert.Equal(["late:-3", "called:0", "twice:2", last], Said(called with { At = Now.AddDays(-House.RemindAgainDays) }));
 
         IEnumerable<string> Said(Core.Record.Entry line) =>
             DayReminder

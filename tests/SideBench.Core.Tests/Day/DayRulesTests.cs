@@ -1,6 +1,5 @@
 using SideBench.Core.Bench;
 using SideBench.Core.Day;
-using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
 using Xunit;
 

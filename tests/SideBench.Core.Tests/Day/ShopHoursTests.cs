@@ -31,8 +31,13 @@ public class ShopHoursTests
     public void Spans_AreReadOrRefused()
     {
         Assert.Equal(2, HourSpan.Read("09:00-12:30 13:00-17:00")!.Count);
+        // One that begins as the other ends is a change of hands, no overlap.
+        Assert.Equal(2, HourSpan.Read("09:00-12:00 12:00-17:00")!.Count);
         Assert.Empty(HourSpan.Read("")!);
-        Assert.All(["9-12", "12:00-09:00", "09:00-12:00 11:00-13:00", "25:00-26:00", "x"], t => Assert.Null(HourSpan.Read(t)));
+        Assert.All(
+            ["9-12", "12:00-09:00", "09:00-12:00 11:59-13:00", "09:00-09:00", "25:00-26:00", "x"],
+            t => Assert.Null(HourSpan.Read(t))
+        );
     }
 
     [Fact]

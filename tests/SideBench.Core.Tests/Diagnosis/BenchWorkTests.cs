@@ -81,6 +81,18 @@ public class BenchWorkTests
     public void Answer_ToWhatIsNotThere_IsRefused(string finding, string outcome, string expected) =>
         Assert.Equal(expected, Code(BenchWork.Answer(TestShop.Case(Fading()), finding, outcome, null, () => "x")).Id);
 
+    [Theory]
+    [InlineData(0, true)]
+    [InlineData(1, false)]
+    public void WorkOfBefore_MayBeOfThisMorning_AndNotOfTomorrow(int days, bool good)
+    {
+        var today = new DateOnly(2026, 3, 2);
+        var told = BenchWork.Before(TestShop.Shop.Book, "clear-vent", today.AddDays(days), true, today);
+        Assert.Equal(good, told.IsGood);
+        Assert.True(BenchWork.Before(TestShop.Shop.Book, "clear-vent", new DateOnly(1990, 1, 1), true, today).IsGood);
+        Assert.False(BenchWork.Before(TestShop.Shop.Book, "clear-vent", new DateOnly(1989, 12, 31), true, today).IsGood);
+    }
+
     [Fact]
     public void Mend_WithAWait_StartsItsClock_WhichRingsAtItsTime()
     {

@@ -44,7 +44,10 @@ public class LearningTests
         var foretold = Assert.Single(judged.Odds, o => o.Confirmed);
         Assert.Equal(before.Still[before.Book.Causes.ToList().FindIndex(c => c.Id == judged.Cause)], foretold.Ratio, 12);
         Assert.Equal(["nozzle-sheet", "vent-open-draw"], judged.Tests.Select(t => t.Finding));
-        Assert.True(judged.Tests[1].Bits > 0.5, $"{judged.Tests[1].Bits}");
+        // What it told of the cause that was confirmed, in halvings of doubt.
+        var cause = before.Book.Causes.ToList().FindIndex(c => c.Id == judged.Cause);
+        var path = before.Paths.Single(p => p.Evidence.Source == "vent-open-draw");
+        Assert.Equal(Math.Log(path.After[cause] / path.Before[cause]) / Math.Log(2), judged.Tests[1].Bits, 9);
         Assert.Equal(("", ""), (judged.Panel, judged.Code));
         var shown = new List<Entry>(entries);
         shown.Insert(1, entries[0] with { Body = new Answered("panel-code", "spent", "Panel", "", "", null, "", 1, []) { Code = "Q-11" } });

@@ -1,6 +1,5 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Record;
-using SideBench.Core.StripDown;
 using Xunit;
 
 namespace SideBench.Core.Tests.Diagnosis;

@@ -28,6 +28,23 @@ public class NextStepTests
     }
 
     [Fact]
+    public void ACheaperLook_IsOfferedBesideADearBest_FirstOfTheOthers()
+    {
+        var (chance, seen) = (new Random(11), 0);
+        for (var round = 0; round < 300; round++)
+        {
+            var book = RandomBook.Of(chance, 6, 6);
+            var advice = NextStep.Of(Posterior.Of(book, TinyBook.Facts(book), []), TinyBook.Facts(book), [], []);
+            if (advice.Chosen is not { } best || advice.Others is not [var first, var second] || first.Expected <= second.Expected)
+                continue;
+            seen++;
+            Assert.True(first.Cost < best.Cost && first.Step is Finding, $"{first.Cost} beside {best.Cost}");
+        }
+
+        Assert.True(seen > 0);
+    }
+
+    [Fact]
     public void Of_CheapRepairAndDearTest_MendsFirst()
     {
         var book = TinyBook.Of(

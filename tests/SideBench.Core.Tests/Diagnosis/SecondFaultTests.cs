@@ -20,6 +20,24 @@ public class SecondFaultTests
     }
 
     [Fact]
+    public void ARepairOfTheSecondFault_EndsItBehindTheFirstToo_AsByHand()
+    {
+        // As above, then m1 ends c1 at 0.9: alone 0.475·0.1, behind c0 0.04275·0.1. Behind c1, which m1 ended, c0 may stand again:
+        // 0.5·0.9·0.2·0.5, and the bad proof shows either: 0.95·1.05.
+        var book = TinyBook.Of([1, 1], [TinyBook.Proof(2)], [TinyBook.Mend("m0", 5, 0, 0.9), TinyBook.Mend("m1", 5, 1, 0.9)], House);
+        var odds = Posterior.Of(
+            book,
+            TinyBook.Facts(book),
+            [new CaseEvent.Worked("m0", 1), new CaseEvent.Told("proof", "o1", 2), new CaseEvent.Worked("m1", 3)]
+        );
+        var (first, second) = (0.0475 + (0.045 * 0.95 * 1.05), 0.0475 + 0.004275);
+        var mended = 0.0045 + (0.475 * 0.9) + (0.04275 * 0.9);
+        Assert.Equal(first / (first + second + mended), odds.Still[0], 6);
+        Assert.Equal(second / (first + second + mended), odds.Still[1], 6);
+        Assert.Equal(mended / (first + second + mended), odds.Fixed, 6);
+    }
+
+    [Fact]
     public void EvidenceThatTheFirstFaultExplained_DoesNotSpeakAgainstTheSecond()
     {
         // The look blames c0 almost surely. When c0's repair fails its proof, c1 comes back: with pairs more than without.

@@ -22,6 +22,22 @@ public class ThreadsTests
     }
 
     [Fact]
+    public void Spent_IsHandsAndParts_AgainstTheCustomersLimit()
+    {
+        var clear = TestShop.Shop.Book.Repairs.First(r => r.Id == "clear-vent");
+        double Spent(double minutes, decimal parts)
+        {
+            var entries = Two(slot: 0);
+            entries.Add(TestShop.Line(entries.Count + 1, new Mended(clear.Id, clear.Name, [], minutes, parts, "", "", 0, 0, [])));
+            return Thread(entries, 0).Facts.Spent;
+        }
+
+        var none = Spent(0, 0);
+        Assert.Equal(30, Spent(0, 30) - none, 9);
+        Assert.Equal(TestShop.Shop.Book.House.BenchPerHour / 2, Spent(30, 0) - none, 9);
+    }
+
+    [Fact]
     public void SlotEvidence_IsSharedBetweenThreadsOfOneSlot()
     {
         var entries = TestShop.Opened(TestShop.Intake("marram-quartet-a4", "fades-under-load") with { Slot = 4 });

@@ -34,6 +34,10 @@ public class HeadOnJobTests
         Assert.Equal(("clean-normal", 3, 1), (pair.Method, pair.Before.Count, pair.After.Count));
         // Black is cleaned alone: the colours' clean says nothing of it.
         Assert.Empty(black.Head.Done);
+        // A sheet more with nothing done between: the clean before the other pair is not laid to this one.
+        var later = job.ToList();
+        Sheet(later, ("C", [9]), ("K", [7]));
+        Assert.Single(Head(later)!.Channels.First(c => c.Unit == "C").Head.Done);
         Assert.Equal(1, head.Case.Limits.RowSoFar);
         // A head that stood for hours has rested.
         Assert.Equal(0, HeadOnJob.Of(TestShop.Case(job), House, Ink, Store, TestShop.Now.AddHours(9))!.Case.Limits.RowSoFar);
@@ -192,6 +196,9 @@ public class HeadOnJobTests
         Assert.Equal(("C", 4, 6), (trend.Unit, trend.Visits, trend.Now));
         Assert.Equal(2, trend.PerYear, 1);
         Assert.Empty(SlowDecline.Of(visits[..2], House));
+        // Just as many visits as the house asks for, and just the slope.
+        Assert.Single(SlowDecline.Of(visits, House with { DeclineVisits = 4, DeclinePerYear = trend.PerYear }));
+        Assert.Empty(SlowDecline.Of(visits, House with { DeclineVisits = 5 }));
     }
 
     // What is advised once every check before it found nothing.

@@ -1,4 +1,3 @@
-using SideBench.Core.Diagnosis;
 using SideBench.Core.Ink;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;

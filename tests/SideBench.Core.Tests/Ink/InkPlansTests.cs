@@ -1,6 +1,5 @@
 using SideBench.Core.Ink;
 using SideBench.Core.Nozzles;
-using SideBench.Core.Record;
 using SideBench.Core.Shelf;
 using Xunit;
 

@@ -56,6 +56,17 @@ public class RefillAdviceTests
     }
 
     [Fact]
+    public void HandTool_IsDueAtTheLowNotice_OrAboveItsFloor_WhicheverComesFirst()
+    {
+        var slot = new InkOnJob(Studio).AllFitted("refillable")[1];
+        slot = slot with { Type = slot.Type! with { Inside = "bag" } };
+        var rules = TestShop.Shop.Numbers.Of<InkNumbers>().Rules;
+        double? Due(double low, double floor) =>
+            RefillAdvice.Of(slot with { Type = slot.Type! with { LowPct = low } }, rules with { FloorPct = floor }, false)!.DueAtPct;
+        Assert.Equal((80, 90), (Due(60, 80)!.Value, Due(90, 80)!.Value));
+    }
+
+    [Fact]
     public void NothingTold_IsTakenFromTheTakeIn_AndSaidToBeUnknown()
     {
         var job = new InkOnJob(Broadside, "maker");

@@ -98,6 +98,36 @@ public class SlotLedgerTests
         Assert.Null(Of(Numbers, [.. passed, new SlotEvent.Filled(At(61), null)]).AirSince);
     }
 
+    // 44 ml at day 30, weighed at 2 on day 60: 32 of those 42 were above the reserve. The chip was not read, and says nothing of it.
+    [Fact]
+    public void Air_IsDatedByTheScaleAlone_WhereTheChipWasNotRead()
+    {
+        var said = Of(
+            Numbers,
+            new SlotEvent.Swapped(At(0), 175, 100),
+            new SlotEvent.ChipRead(At(30), 40),
+            new SlotEvent.Weighed(At(60), 214 + (1.06 * 2))
+        );
+        Assert.InRange((said.AirSince!.Value - At(30)).TotalDays, 21, 25);
+    }
+
+    [Fact]
+    public void Warning_WaitsLonger_OnceThePieceWasWeighedTwice()
+    {
+        SlotEvent[] once = [new SlotEvent.Swapped(At(0), 175, 100), new SlotEvent.ChipRead(At(5), 80), new SlotEvent.Weighed(At(5), 357)];
+        SlotEvent[] twice = [.. once, new SlotEvent.ChipRead(At(9), 60), new SlotEvent.Weighed(At(9), 311)];
+        double Warns(SlotEvent[] events, double share, double weighed) =>
+            Of(Numbers with { Rules = Numbers.Rules with { WarnShare = share, WarnShareWeighed = weighed } }, events).WarnAtPct!.Value;
+        Assert.Equal(Warns(once, 0.95, 0.95), Warns(once, 0.95, 0.6));
+        Assert.Equal(Warns(twice, 0.6, 0.6), Warns(twice, 0.95, 0.6));
+        Assert.True(Warns(twice, 0.95, 0.6) < Warns(twice, 0.95, 0.95));
+        // Another piece was weighed by nobody yet.
+        Assert.NotEqual(
+            Warns([.. twice, new SlotEvent.Swapped(At(12), 175, 100)], 0.6, 0.6),
+            Warns([.. twice, new SlotEvent.Swapped(At(12), 175, 100)], 0.95, 0.6)
+        );
+    }
+
     [Fact]
     public void Spent_IsCountedOnce_WhetherAReadingCoversItOrNot()
     {

@@ -1,7 +1,5 @@
 using SideBench.Core.Bench;
 using SideBench.Core.Jobs;
-using SideBench.Core.Outcomes;
-using SideBench.Core.Record;
 using Xunit;
 
 namespace SideBench.Core.Tests.Jobs;

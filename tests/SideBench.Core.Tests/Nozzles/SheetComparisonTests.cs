@@ -51,6 +51,20 @@ public class SheetComparisonTests
     public void PlainCases_AreCalledByTheirName(string before, string now, GapMove move) => Assert.Equal(move, Compare(before, now).Move);
 
     [Fact]
+    public void JustSoManyFewer_IsClearing_AndOneMoreIsNot()
+    {
+        var house = TestShop.Sheets with { ClearlyFewer = 0.5, LeastToTell = 99 };
+        GapMove Of(int left) => SheetComparison.Of(Unit(20), Unit(left), house)!.Move;
+        UnitLine Unit(int missing) =>
+            UnitLine.Tapped(
+                TestShop.Shop.Models["pellow-six-tank"].Sheet!.Layout.Units[0],
+                string.Concat(Enumerable.Range(0, 180).Select(n => n < missing * 9 && n % 9 == 0 ? 'x' : '.')),
+                house.Pattern
+            );
+        Assert.Equal((GapMove.Clearing, GapMove.Still), (Of(10), Of(11)));
+    }
+
+    [Fact]
     public void SameRunAgain_SitsStill_AndCarriesItsFigures()
     {
         var run = new string('.', 60) + new string('x', 30) + new string('.', 90);

@@ -134,6 +134,31 @@ public class SheetKeepingTests
     }
 
     [Fact]
+    public void OlderDoubtfulSheet_PutRightAfterALaterOneSpoke_TellsNothing()
+    {
+        var entries = Opened("missing-after-idle", slot: 2);
+        var lines = Lines(("C", Gaps(n => n % 12 == 0)));
+        Take(entries, [.. lines.Select(l => l.Id == "C" ? l with { Unsure = [.. Enumerable.Range(0, 30)] } : l)]);
+        Take(entries, Lines(("C", Gaps(n => n is > 40 and < 70))), "s2");
+        var right = SheetKeeping.PutRight(TestShop.Case(entries), "s1", lines, TestShop.Sheets, _ => TestShop.Case(entries), () => "x");
+        Assert.Equal("s1", Assert.IsType<SheetCorrected>(Assert.Single(right.Value)).Sheet);
+    }
+
+    [Fact]
+    public void Taps_TellNothingOfColour_SoWhatWasReadOfItStands()
+    {
+        var model = TestShop.Shop.Models["pellow-six-tank"];
+        (string, string, string?)? Tap(UnitLine l, string? mixed = null) => (l.Id, l.Nozzles, mixed);
+        List<UnitLine> read = [.. Lines().Select(l => l.Id == "C" ? l with { MixedWith = "M" } : l)];
+        string? Of(string unit, IReadOnlyList<UnitLine>? earlier, string? told = null) =>
+            SheetTaps
+                .Of(model, [.. Lines().Select(l => Tap(l, l.Id == unit ? told : null))], earlier, TestShop.Sheets)
+                .Value.First(l => l.Id == unit)
+                .MixedWith;
+        Assert.Equal(("M", null, null, "K"), (Of("C", read), Of("Y", read), Of("C", null), Of("C", read, "K")));
+    }
+
+    [Fact]
     public void SheetPutRight_AfterAThreadItToldWasTakenBack_TellsTheOthers()
     {
         var entries = Opened("missing-after-idle", slot: 2);

@@ -83,6 +83,10 @@ public class BenchMeasuresTests
     }
 
     [Fact]
+    public void WhatOtherWorkMovedTheCounter_IsNoPartOfAClean() =>
+        Assert.Equal([6.0], Measured(Read(40), Run("clean-deep"), new Purged(0, 3, 2), Read(49)).Select(m => m.Value));
+
+    [Fact]
     public void AChargeIsTimedByItsClock_AndOtherClocksAreNot()
     {
         Assert.Equal(4, Assert.Single(Measured(Clock(House.ChargeClock), Nothing(), Nothing(), Nothing(), new ClockStopped("c"))).Value);

@@ -30,6 +30,20 @@ public class OpeningTaughtTests
         );
     }
 
+    [Fact]
+    public void PartsReachedWithTheSameWork_DoNotStandBeforeEachOther()
+    {
+        // Each was reached over one part, and once more over another with its twin off: neither twin may wait for the other.
+        var needs = OpeningTaught.Needs(
+            [
+                ["c", "a", "b"],
+                ["d", "b", "a"],
+            ],
+            withPower: new HashSet<string> { "a", "b", "c", "d" }
+        );
+        Assert.Equal(("c", "d"), (Said(needs["a"]), Said(needs["b"])));
+    }
+
     [Theory]
     [InlineData("marram-duo")]
     [InlineData("pellow-six-tank")]

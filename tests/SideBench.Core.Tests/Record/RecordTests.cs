@@ -1,4 +1,3 @@
-using System.Reflection;
 using SideBench.Core.Bench;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Record;
@@ -39,6 +38,21 @@ public class RecordTests
         TestShop.Answer(entries, "film-and-tabs", "none");
         Assert.Equal(2, HouseCrafts.Fold(entries).Version);
         Assert.Throws<InvalidOperationException>(() => HouseCrafts.Fold(entries.Skip(1).ToList()));
+    }
+
+    [Fact]
+    public void PiecesOfOneRemoval_ThatComeOutLater_LieWithTheOthers()
+    {
+        TrayItem Screws(string id, string of, int count) => new(id, "screws", "out", count, "Put them back.", []) { Removal = of };
+        IReadOnlyList<TrayItem> tray = [];
+        foreach (var put in new[] { Screws("a", "lid", 3), Screws("b", "base", 4), Screws("c", "lid", 2) })
+            tray = Tray.After(tray, Effect.None with { Puts = [put] }, Assert.Fail);
+        Assert.Equal([("a", 5), ("b", 4)], tray.Select(i => (i.Id, i.Count)));
+        // As many go back as came out, and no more.
+        Assert.Equal(1, Tray.After(tray, Effect.None with { Takes = [new TrayTake("a", 4)] }, Assert.Fail)[0].Count);
+        var doubts = new List<string>();
+        Assert.Equal(["b"], Tray.After(tray, Effect.None with { Takes = [new TrayTake("a", 6)] }, doubts.Add).Select(i => i.Id));
+        Assert.Single(doubts);
     }
 
     [Fact]

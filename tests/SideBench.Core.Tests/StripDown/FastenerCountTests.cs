@@ -54,6 +54,10 @@ public class FastenerCountTests
         Assert.Throws<ArgumentOutOfRangeException>(() => count.TakenOut(2));
         Assert.Throws<ArgumentOutOfRangeException>(() => count.PutBack(2));
         Assert.Null(count.Lose(1).LeaveEmpty(0));
+        // What is empty already counts against what may be.
+        var empty = new FastenerCount(4).TakenOut(2).Lose(1).LeaveEmpty(2)!.Value;
+        Assert.Null(empty.Lose(1).LeaveEmpty(1));
+        Assert.Equal(2, empty.Lose(1).LeaveEmpty(2)!.Value.Empty);
     }
 
     private static int Some(Random chance, int most) => chance.Next(most + 1);

@@ -74,6 +74,16 @@ public class GuideWorkTests
         Assert.Equal("tray-forbids", Refused(entries, "power"));
     }
 
+    [Theory]
+    [InlineData(false, true)]
+    [InlineData(true, false)]
+    public void PowerOverAnOpenMachine_IsForTheStepsThatSayTheyMay(bool whileOpen, bool refused)
+    {
+        var entries = Begun(Step("power") with { Kind = StepKind.Power, PowerWhileOpen = whileOpen });
+        TestShop.Add(entries, BenchKeeping.Put(HouseCrafts.Fold(entries), "top cover", "open", 1, "c"));
+        Assert.Equal(refused, !Told(entries, "power", "done", null, "").IsGood);
+    }
+
     [Fact]
     public void MeasureAndPhoto_AreAskedFor()
     {

@@ -36,6 +36,21 @@ public class LastingChangeTests
     }
 
     [Fact]
+    public void AStationThatIsAdded_StandsWhereItIsSaid_ElseAtTheEndOfItsPath()
+    {
+        var bottle = TestShop.Shop.Changes.First(c => c.Id == "outside-bottle");
+        var first = Quartet.Stations[0].Path;
+        var added = bottle.Stations[0] with { Station = bottle.Stations[0].Station with { Path = first } };
+        List<string> On(string before) =>
+            [.. AsItStands.Of(Quartet, [bottle with { Stations = [added with { Before = before }] }]).Stations.Select(s => s.Id)];
+        List<string> all = [.. Quartet.Stations.Select(s => s.Id)];
+        var path = Quartet.Stations.TakeWhile(s => s.Path == first).Count();
+        Assert.InRange(path, 2, all.Count - 1);
+        Assert.Equal([.. all[..path], added.Station.Id, .. all[path..]], On(""));
+        Assert.Equal([all[0], added.Station.Id, .. all[1..]], On(all[1]));
+    }
+
+    [Fact]
     public void Undone_ItIsTheMakersAgain_WithItsTubes()
     {
         var entries = Joined();

@@ -76,6 +76,30 @@ public class StoreOnJobTests
     }
 
     [Fact]
+    public void TheMark_StaysThroughWorkThatIsNoService()
+    {
+        var job = new OnBench(Folio).Tell(w => w.Reset(Told("full", 100, 0) with { Despite = "x", IsTold = true }, []));
+        foreach (var work in TestShop.Shop.Book.Repairs.Where(r => r.Tags.Count > 0 && !r.Tags.Contains(CounterReset.SeenToTag)))
+            job.Lines.Add(
+                TestShop.Line(job.Lines.Count + 1, new Core.Diagnosis.Mended(work.Id, work.Name, work.Tags, 1, 0, "", "", 0, 0, []))
+            );
+        Assert.True(job.Lines.Count > 20);
+        Assert.Contains((CounterReset.Unserviced, ""), job.Machine.Modifications.Keys);
+        Assert.False(Gate(job).IsOpen);
+    }
+
+    [Fact]
+    public void AReadingOfAnEarlierVisit_IsNoneOfThisOne()
+    {
+        var job = new OnBench(Folio).Tell(w => w.Tell("renewed", null, null, null)).Count(40);
+        var read = job.Lines[^1].At;
+        Assert.True(ResetGate.Of(job.Store, job.Machine, read).IsOpen);
+        var next = ResetGate.Of(job.Store, job.Machine, read.AddMinutes(1));
+        Assert.Equal(["read"], next.Items.Where(i => !i.IsMet).Select(i => i.Id));
+        Assert.False(next.IsOpen);
+    }
+
+    [Fact]
     public void WhatTheCounterRisesOnTheBench_IsNoUse()
     {
         var job = new OnBench(Folio).Count(40).Count(52);

@@ -1,4 +1,3 @@
-using SideBench.Core.Identity;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
 using SideBench.Core.Waste;

@@ -72,6 +72,8 @@ public class WasteLedgerTests
         Assert.Equal((false, 3), (heavy.MayReset, heavy.Needs.Count));
         Assert.True(Of(Numbers, 180, [.. again, new WasteEvent.Weighed(At(180), 120)]).MayReset);
         Assert.True(Of(Numbers, 180, [.. again, new WasteEvent.Washed(At(180), 100)]).MayReset);
+        // Seen to, and still as heavy as it may be: nothing is safe about that.
+        Assert.False(Of(Numbers, 180, [.. again, new WasteEvent.Washed(At(180), 320)]).MayReset);
     }
 
     [Fact]

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Builder;
-using Microsoft.AspNetCore.Routing;
 using SideBench.Core.Identity;
 using SideBench.Core.Jobs;
 using SideBench.Core.Machines;

@@ -1,4 +1,3 @@
-using SideBench.Core.Machines;
 using SideBench.Core.Record;
 
 namespace SideBench.Core.Jobs;

@@ -1,6 +1,5 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.HeadCare;
-using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
 using SideBench.Core.Simulation.Heads;
 

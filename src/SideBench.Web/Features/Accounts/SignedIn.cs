@@ -3,7 +3,6 @@ using System.Security.Claims;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using SideBench.Core.Accounts;
-using SideBench.Core.Identity;
 using SideBench.Data.People;
 using SideBench.Web.Hosting;
 

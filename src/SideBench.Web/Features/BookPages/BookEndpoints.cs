@@ -1,6 +1,5 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
-using SideBench.Core.Machines;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
 

@@ -3,7 +3,6 @@ using SideBench.Core.HeadCare;
 using SideBench.Core.Ink;
 using SideBench.Core.Machines;
 using SideBench.Core.Nozzles;
-using SideBench.Core.Quantities;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;
 using SideBench.Core.Waste;

@@ -1,7 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Jobs;
-using SideBench.Core.Outcomes;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;
 

@@ -9,7 +9,6 @@ using SideBench.Data.Pictures;
 using SideBench.Devices.Pictures;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
-using SideBench.Web.Writing;
 
 namespace SideBench.Web.Features.Nozzles;
 

@@ -9,7 +9,6 @@ using SideBench.Data.Jobs;
 using SideBench.Data.Record;
 using SideBench.Devices.Pictures;
 using SideBench.Packs;
-using SideBench.Web.Features.Nozzles;
 using SideBench.Web.Features.Practice;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;

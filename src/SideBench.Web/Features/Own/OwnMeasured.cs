@@ -1,4 +1,3 @@
-using SideBench.Core.Identity;
 using SideBench.Core.Ink;
 using SideBench.Core.Machines;
 using SideBench.Core.Own;

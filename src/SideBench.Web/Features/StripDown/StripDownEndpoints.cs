@@ -1,8 +1,6 @@
 using Microsoft.AspNetCore.Http.Features;
-using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Jobs;
-using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
 using SideBench.Core.StripDown;

@@ -1,4 +1,3 @@
-using Npgsql;
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
 using SideBench.Core.Jobs;

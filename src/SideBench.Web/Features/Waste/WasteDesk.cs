@@ -1,5 +1,4 @@
 using Microsoft.Extensions.Caching.Memory;
-using SideBench.Core.Machines;
 using SideBench.Core.Record;
 using SideBench.Core.Waste;
 using SideBench.Data.Machines;

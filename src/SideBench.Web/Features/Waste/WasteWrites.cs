@@ -3,7 +3,6 @@ using SideBench.Core.Record;
 using SideBench.Core.Shelf;
 using SideBench.Core.Waste;
 using SideBench.Data.Jobs;
-using SideBench.Data.Record;
 using SideBench.Web.Features.Jobs;
 using SideBench.Web.Hosting;
 using SideBench.Web.Problems;

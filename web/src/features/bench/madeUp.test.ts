@@ -1,4 +1,4 @@
-import type { Bench, BenchSections, Step } from './bench'
+import type { Bench, BenchSections, Step } from '@/shared/state/benchPage'
 
 /** A bench page's data for tests of its parts; made up, small, complete. */
 export function testBench(more: Partial<Bench> = {}): Bench {

@@ -1,11 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
-import { loadAnew, takeAnswer } from '@/shared/state/loadAnew'
+import { benchOf, takeBench, type Bench, type BenchSections } from '@/shared/state/benchPage'
 import { useWrites } from '@/shared/write/useWrites'
-import { benchOf, type Bench, type BenchSections } from './bench'
 
-export type { Bench, Step } from './bench'
+export type { Bench, Step } from '@/shared/state/benchPage'
 
 /** One thread of a job and every write to it. */
 export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
@@ -22,12 +21,7 @@ export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
   const writes = useWrites<BenchSections>({
     about: id,
     stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) }),
-    written: (answer) => {
-      const now = benchOf(answer)
-      takeAnswer(queries, ['job', id, now.thread], now)
-      void loadAnew(queries, { queryKey: ['job', id], predicate: (q) => q.queryKey[2] !== now.thread })
-      void loadAnew(queries, { queryKey: ['station', id] })
-    },
+    written: (answer) => void takeBench(queries, id, answer),
     refetch: () => query.refetch(),
   })
   const write = writes.write
@@ -39,14 +33,7 @@ export function useJob(id: number, thread: MaybeRefOrGetter<number> = 0) {
   return {
     query,
     job: computed(() => query.data.value ?? null),
-    busy: writes.busy,
-    asking: writes.asking,
-    problem: writes.problem,
-    canRetry: computed(writes.canRetry),
-    waits: computed(writes.waits),
-    retry: writes.retry,
-    sayOver: writes.sayOver,
-    dismiss: writes.dismiss,
+    ...writes.face,
     answer: (
       said: Omit<Api<'AnswerRequest'>, 'key' | 'seenVersion' | 'thread' | 'howTold' | 'slot' | 'before'> & {
         slot?: number

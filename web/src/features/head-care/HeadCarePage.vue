@@ -3,8 +3,7 @@ import { computed } from 'vue'
 import { counted, moment, money, percent, withUnit } from '@/shared/format'
 import { useSession } from '@/shared/state/useSession'
 import KeyCap from '@/shared/ui/KeyCap.vue'
-import LoadState from '@/shared/ui/LoadState.vue'
-import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import JobPage from '@/shared/ui/JobPage.vue'
 import type { Shown } from '@/shared/write/shown'
 import BeliefPanel from './BeliefPanel.vue'
 import BuildUpPanel from './BuildUpPanel.vue'
@@ -21,7 +20,7 @@ const props = defineProps<{
 }>()
 const session = useSession()
 const desk = useHeadCare(props.id)
-const { care, query } = desk
+const { page: care } = desk
 const levels = [0, 1, 2, 3, 5]
 const run = (shown: Shown) =>
   desk.done({ repair: care.value!.do.repair, minutes: null, lot: '', slots: care.value!.do.slots as number[], shown })
@@ -38,36 +37,23 @@ const outcome = computed(() => {
 </script>
 
 <template>
-  <LoadState
-    :pending="query.isPending.value"
-    :error="query.error.value && !care ? query.error.value : null"
-    what="head care"
-    @retry="query.refetch()"
-  >
-    <article v-if="care" data-testid="head-care" :data-version="care.version">
-      <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
-        <span class="rounded bg-ink px-2 py-1 font-mono text-lg font-bold text-sheet">{{ care.tag }}</span>
-        <h1 class="text-2xl">Head care</h1>
-        <p class="min-w-0 flex-1 basis-60 text-soft">{{ care.model }} · {{ care.facts }}</p>
-        <ul class="flex flex-wrap items-center gap-1.5">
-          <li v-for="c in care.channels.filter((x) => x.missing > 0)" :key="c.unit" class="chip">
-            <span
-              class="mr-1 inline-block h-3 w-3 border border-edge"
-              :style="{ background: c.colour }"
-              aria-hidden="true"
-            />
-            <b>{{ c.unit }}</b> {{ c.missing }} {{ c.feedFirst ? 'missing, feed first' : 'missing' }}
-          </li>
-        </ul>
-      </header>
-      <ProblemNote
-        class="mb-3"
-        :problem="desk.problem.value"
-        :asking="desk.asking.value"
-        :can-retry="desk.canRetry.value"
-        @retry="desk.retry()"
-        @dismiss="desk.dismiss"
-      />
+  <JobPage :desk="desk" what="head care" data-testid="head-care" @retry="desk.retry()">
+    <template v-if="care" #head>
+      <span class="rounded bg-ink px-2 py-1 font-mono text-lg font-bold text-sheet">{{ care.tag }}</span>
+      <h1 class="text-2xl">Head care</h1>
+      <p class="min-w-0 flex-1 basis-60 text-soft">{{ care.model }} · {{ care.facts }}</p>
+      <ul class="flex flex-wrap items-center gap-1.5">
+        <li v-for="c in care.channels.filter((x) => x.missing > 0)" :key="c.unit" class="chip">
+          <span
+            class="mr-1 inline-block h-3 w-3 border border-edge"
+            :style="{ background: c.colour }"
+            aria-hidden="true"
+          />
+          <b>{{ c.unit }}</b> {{ c.missing }} {{ c.feedFirst ? 'missing, feed first' : 'missing' }}
+        </li>
+      </ul>
+    </template>
+    <template v-if="care">
       <p
         v-for="d in care.declines"
         :key="d.unit"
@@ -131,6 +117,6 @@ const outcome = computed(() => {
         <RouterLink class="press" :to="`/bench/${id}/sheets`"><KeyCap of="S" /> Nozzle sheets</RouterLink>
         <RouterLink class="press" to="/guides?kind=guide&q=head">Guides for the head</RouterLink>
       </nav>
-    </article>
-  </LoadState>
+    </template>
+  </JobPage>
 </template>

@@ -1,8 +1,5 @@
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
-import { loadAnew } from '@/shared/state/loadAnew'
-import { useWrites } from '@/shared/write/useWrites'
+import { useJobPage } from '@/shared/state/useJobPage'
 
 export type HeadCare = Api<'HeadCareView'>
 export type HeadStep = Api<'HeadStepView'>
@@ -10,28 +7,11 @@ export type Way = Api<'WayView'>
 
 /** Head care of a job: what is known of its head, the plan, and the writes of its page. */
 export function useHeadCare(id: number) {
-  const queries = useQueryClient()
-  const query = useQuery({
-    queryKey: ['job', id, 'head-care'],
-    queryFn: () => dataOf(api.GET('/api/jobs/{id}/head-care', { params: { path: { id } } })),
-  })
-  const writes = useWrites<unknown>({
-    about: id,
-    stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: query.data.value?.thread ?? 0 }),
-    written: () => loadAnew(queries, { queryKey: ['job', id] }),
-    refetch: () => query.refetch(),
-  })
   const at = { params: { path: { id } } }
-  const write = writes.write
+  const desk = useJobPage({ id, page: 'head-care', get: () => dataOf(api.GET('/api/jobs/{id}/head-care', at)) })
+  const { write } = desk
   return {
-    query,
-    care: computed(() => query.data.value ?? null),
-    busy: writes.busy,
-    asking: writes.asking,
-    problem: writes.problem,
-    canRetry: computed(writes.canRetry),
-    retry: writes.retry,
-    dismiss: writes.dismiss,
+    ...desk,
     done: write((body: Api<'MendRequest'>) => dataOf(api.POST('/api/jobs/{id}/repairs', { ...at, body }))),
     tellBuildUp: write((body: Api<'BuildUpRequest'>) =>
       dataOf(api.POST('/api/jobs/{id}/head-care/build-up', { ...at, body })),

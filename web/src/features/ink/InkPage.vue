@@ -6,8 +6,7 @@ import { api, dataOf } from '@/shared/api/client'
 import { useKeys } from '@/shared/state/useKeys'
 import { useSession } from '@/shared/state/useSession'
 import KeyCap from '@/shared/ui/KeyCap.vue'
-import LoadState from '@/shared/ui/LoadState.vue'
-import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import JobPage from '@/shared/ui/JobPage.vue'
 import AheadPanels from './AheadPanels.vue'
 import ChipsDialog from './ChipsDialog.vue'
 import FitDialog from './FitDialog.vue'
@@ -26,7 +25,7 @@ const props = defineProps<{
 }>()
 const session = useSession()
 const desk = useInk(props.id)
-const { ink, query } = desk
+const { page: ink } = desk
 const picked = ref(0)
 const act = ref<SlotAct | null>(null)
 const dialog = ref<'' | 'chips' | 'fit' | 'session'>('')
@@ -56,7 +55,7 @@ async function doVisit() {
   const items = ink.value?.plugItems ?? []
   if (items.length) {
     if (!(await desk.plugsBack({ items: [...items], waitOver: null }))) return
-    await query.refetch()
+    await desk.query.refetch()
   }
   await desk.visit({})
 }
@@ -76,42 +75,28 @@ useKeys(() => [
 </script>
 
 <template>
-  <LoadState
-    :pending="query.isPending.value"
-    :error="query.error.value && !ink ? query.error.value : null"
-    what="ink and chips"
-    @retry="query.refetch()"
-  >
-    <article v-if="ink && slot" data-testid="ink" :data-version="ink.version">
-      <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
-        <span class="rounded bg-ink px-2 py-1 font-mono text-lg font-bold text-sheet">{{ ink.tag }}</span>
-        <h1 class="text-2xl">Ink and chips</h1>
-        <p class="min-w-0 flex-1 basis-60 text-soft">
-          {{ ink.model }}<template v-if="ink.fitted"> · {{ ink.fitted }}</template>
-        </p>
-        <span v-if="ink.pressesLeft !== null" class="chip">
-          resets left <b class="font-mono">{{ ink.pressesLeft }} of {{ ink.presses }}</b
-          ><template v-if="ink.boardWeeks !== null">, {{ lasts(ink.boardWeeks) }}</template>
-        </span>
-        <button
-          v-if="hasCounts && ink.open"
-          type="button"
-          class="press no-print"
-          :disabled="!may"
-          @click="dialog = 'chips'"
-        >
-          <KeyCap of="C" /> Chips read
-        </button>
-      </header>
-      <ProblemNote
-        v-if="!asking"
-        class="mb-3"
-        :problem="desk.problem.value"
-        :asking="desk.asking.value"
-        :can-retry="desk.canRetry.value"
-        @retry="desk.retry()"
-        @dismiss="desk.dismiss"
-      />
+  <JobPage :desk="desk" what="ink and chips" data-testid="ink" :quiet="asking" @retry="desk.retry()">
+    <template v-if="ink" #head>
+      <span class="rounded bg-ink px-2 py-1 font-mono text-lg font-bold text-sheet">{{ ink.tag }}</span>
+      <h1 class="text-2xl">Ink and chips</h1>
+      <p class="min-w-0 flex-1 basis-60 text-soft">
+        {{ ink.model }}<template v-if="ink.fitted"> · {{ ink.fitted }}</template>
+      </p>
+      <span v-if="ink.pressesLeft !== null" class="chip">
+        resets left <b class="font-mono">{{ ink.pressesLeft }} of {{ ink.presses }}</b
+        ><template v-if="ink.boardWeeks !== null">, {{ lasts(ink.boardWeeks) }}</template>
+      </span>
+      <button
+        v-if="hasCounts && ink.open"
+        type="button"
+        class="press no-print"
+        :disabled="!may"
+        @click="dialog = 'chips'"
+      >
+        <KeyCap of="C" /> Chips read
+      </button>
+    </template>
+    <template v-if="ink && slot">
       <section class="panel p-2" aria-label="All slots">
         <p class="flex flex-wrap gap-x-4 px-1 text-sm text-soft">
           <span v-if="hasCounts">Hatched: what the chip says, %.</span
@@ -162,6 +147,6 @@ useKeys(() => [
       <ResetSession :open="dialog === 'session'" :ink="ink" :desk="desk" @close="dialog = ''" />
       <FitDialog :open="dialog === 'fit'" :of="slot" :ink="ink" :desk="desk" @close="dialog = ''" />
       <SlotDialog :act="act" :of="slot" :all="ink.slots" :desk="desk" @close="act = null" />
-    </article>
-  </LoadState>
+    </template>
+  </JobPage>
 </template>

@@ -1,8 +1,5 @@
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed } from 'vue'
 import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
-import { loadAnew } from '@/shared/state/loadAnew'
-import { useWrites } from '@/shared/write/useWrites'
+import { useJobPage } from '@/shared/state/useJobPage'
 
 export type Ink = Api<'InkView'>
 export type SlotInk = Api<'SlotInkView'>
@@ -13,28 +10,11 @@ export const coverOf = (job: number, file: Blob) =>
 
 /** Ink and chips of a job: what is in its slots, what is due, and the writes of its page. */
 export function useInk(id: number) {
-  const queries = useQueryClient()
-  const query = useQuery({
-    queryKey: ['job', id, 'ink'],
-    queryFn: () => dataOf(api.GET('/api/jobs/{id}/ink', { params: { path: { id } } })),
-  })
-  const writes = useWrites<unknown>({
-    about: id,
-    stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: query.data.value?.thread ?? 0 }),
-    written: () => loadAnew(queries, { queryKey: ['job', id] }),
-    refetch: () => query.refetch(),
-  })
   const at = { params: { path: { id } } }
-  const write = writes.write
+  const desk = useJobPage({ id, page: 'ink', get: () => dataOf(api.GET('/api/jobs/{id}/ink', at)) })
+  const { write } = desk
   return {
-    query,
-    ink: computed(() => query.data.value ?? null),
-    busy: writes.busy,
-    asking: writes.asking,
-    problem: writes.problem,
-    canRetry: computed(writes.canRetry),
-    retry: writes.retry,
-    dismiss: writes.dismiss,
+    ...desk,
     chips: write((body: Api<'ChipsRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/chips', { ...at, body }))),
     weighed: write((body: Api<'WeighedRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/weighed', { ...at, body }))),
     filled: write((body: Api<'FilledRequest'>) => dataOf(api.POST('/api/jobs/{id}/ink/filled', { ...at, body }))),

@@ -4,8 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { moment } from '@/shared/format'
 import { useSession } from '@/shared/state/useSession'
 import KeyCap from '@/shared/ui/KeyCap.vue'
-import LoadState from '@/shared/ui/LoadState.vue'
-import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import JobPage from '@/shared/ui/JobPage.vue'
 import ReadingCard from './ReadingCard.vue'
 import SheetPicture from './SheetPicture.vue'
 import SheetTrend from './SheetTrend.vue'
@@ -28,7 +27,7 @@ const desk = useSheets(
   () => asText(route.query.against),
   () => Number(route.query.thread ?? 0) || 0,
 )
-const { sheets, doing, asking, problem, refusal, canRetry, query } = desk
+const { page: sheets, doing, refusal } = desk
 const shown = computed(() => sheets.value?.shown ?? null)
 const layout = computed(() => sheets.value?.layout ?? null)
 const may = computed(() => session.mayBench && sheets.value?.open === true && layout.value !== null)
@@ -62,41 +61,28 @@ async function save() {
 </script>
 
 <template>
-  <LoadState
-    :pending="query.isPending.value"
-    :error="query.error.value && !sheets ? query.error.value : null"
-    what="the nozzle sheets"
-    @retry="query.refetch()"
-  >
-    <article v-if="sheets" data-testid="sheets" :data-version="sheets.version">
-      <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
-        <RouterLink class="press no-print" :to="`/bench/${id}`"><KeyCap of="B" /> Bench</RouterLink>
-        <h1 class="text-2xl">{{ shown ? `Nozzle sheet ${shown.number}` : 'Nozzle sheets' }}</h1>
-        <p class="min-w-0 flex-1 basis-60 text-soft">
-          {{ sheets.model
-          }}<template v-if="shown"> · {{ shown.after }} · {{ moment(shown.at) }} · {{ shown.by }}</template>
-        </p>
-        <ul v-if="shown" class="flex flex-wrap items-center gap-1.5">
-          <li v-for="h in shown.handling" :key="h" class="chip">{{ h }}</li>
-          <li v-if="shown.putRight" class="chip border-hands">{{ shown.putRight }} put right by hand</li>
-        </ul>
-        <label v-if="shown && sheets.sheets.length > 1" class="no-print flex items-center gap-2">
-          compared with
-          <select class="field w-auto" :value="shown.comparedWith ?? ''" @change="compare">
-            <option v-for="s in sheets.sheets.filter((x) => x.id !== shown!.id)" :key="s.id" :value="s.id">
-              sheet {{ sheets.sheets.indexOf(s) + 1 }}, {{ moment(s.at) }}
-            </option>
-          </select>
-        </label>
-      </header>
-      <ProblemNote
-        class="mb-3"
-        :problem="problem"
-        :asking="asking"
-        :can-retry="canRetry"
-        @retry="took(desk.retry())"
-        @dismiss="desk.dismiss"
-      />
+  <JobPage :desk="desk" what="the nozzle sheets" data-testid="sheets" @retry="took(desk.retry())">
+    <template v-if="sheets" #head>
+      <RouterLink class="press no-print" :to="`/bench/${id}`"><KeyCap of="B" /> Bench</RouterLink>
+      <h1 class="text-2xl">{{ shown ? `Nozzle sheet ${shown.number}` : 'Nozzle sheets' }}</h1>
+      <p class="min-w-0 flex-1 basis-60 text-soft">
+        {{ sheets.model
+        }}<template v-if="shown"> · {{ shown.after }} · {{ moment(shown.at) }} · {{ shown.by }}</template>
+      </p>
+      <ul v-if="shown" class="flex flex-wrap items-center gap-1.5">
+        <li v-for="h in shown.handling" :key="h" class="chip">{{ h }}</li>
+        <li v-if="shown.putRight" class="chip border-hands">{{ shown.putRight }} put right by hand</li>
+      </ul>
+      <label v-if="shown && sheets.sheets.length > 1" class="no-print flex items-center gap-2">
+        compared with
+        <select class="field w-auto" :value="shown.comparedWith ?? ''" @change="compare">
+          <option v-for="s in sheets.sheets.filter((x) => x.id !== shown!.id)" :key="s.id" :value="s.id">
+            sheet {{ sheets.sheets.indexOf(s) + 1 }}, {{ moment(s.at) }}
+          </option>
+        </select>
+      </label>
+    </template>
+    <template v-if="sheets">
       <div
         v-if="refusal"
         role="alert"
@@ -184,6 +170,6 @@ async function save() {
           >
         </p>
       </template>
-    </article>
-  </LoadState>
+    </template>
+  </JobPage>
 </template>

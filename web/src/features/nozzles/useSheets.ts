@@ -1,9 +1,9 @@
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, toValue, type MaybeRefOrGetter } from 'vue'
+import { ref, toValue, type MaybeRefOrGetter } from 'vue'
 import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
 import { howPressed } from '@/shared/state/howPressed'
-import { loadAnew } from '@/shared/state/loadAnew'
-import { useWrites, type Stamp } from '@/shared/write/useWrites'
+import type { BenchSections } from '@/shared/state/benchPage'
+import { useJobPage } from '@/shared/state/useJobPage'
+import type { Stamp } from '@/shared/write/useWrites'
 
 export type Sheets = Api<'SheetsView'>
 export type Sheet = Api<'SheetView'>
@@ -25,10 +25,12 @@ export function useSheets(
   against: MaybeRefOrGetter<string>,
   thread: MaybeRefOrGetter<number>,
 ) {
-  const queries = useQueryClient()
-  const query = useQuery({
-    queryKey: ['job', id, 'sheets', () => toValue(shown), () => toValue(against)],
-    queryFn: () =>
+  const at = { params: { path: { id } } }
+  const desk = useJobPage<Sheets, BenchSections | Taken>({
+    id,
+    page: 'sheets',
+    of: () => [toValue(shown), toValue(against)],
+    get: () =>
       dataOf(
         api.GET('/api/jobs/{id}/sheets', {
           params: {
@@ -37,24 +39,17 @@ export function useSheets(
           },
         }),
       ),
-    placeholderData: (before: Sheets | undefined) => before,
+    thread: () => toValue(thread),
   })
+  const { writes } = desk
   /** What is under way, as words; empty when nothing is. */
   const doing = ref('')
   const refusal = ref<Refusal | null>(null)
-  const writes = useWrites<Taken | unknown>({
-    about: id,
-    stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) }),
-    written: () => loadAnew(queries, { queryKey: ['job', id] }),
-    refetch: () => query.refetch(),
-  })
-  const at = { params: { path: { id } } }
-
   /** Runs a write; gives the new sheet's name, an empty text when there is none, null when it was not written. */
   async function run<T>(
     words: string,
     what: string,
-    post: (body: T) => Promise<unknown>,
+    post: (body: T) => Promise<BenchSections | Taken>,
     name: (answer: unknown) => string | null,
   ) {
     if (doing.value) return null
@@ -77,13 +72,9 @@ export function useSheets(
   const units = (tapped: Tapped[]) => tapped.map((u) => ({ ...u, mixedWith: null }))
 
   return {
-    query,
-    sheets: computed(() => query.data.value ?? null),
+    ...desk,
     doing,
-    asking: writes.asking,
-    problem: writes.problem,
     refusal,
-    canRetry: computed(writes.canRetry),
     /** Sends what got no answer again; the new sheet's name, or an empty text when there is none. */
     retry: async () => {
       const answer = await writes.retry()

@@ -59,7 +59,7 @@ async function saveDay() {
       class="mb-3"
       :problem="writes.problem.value"
       :asking="writes.asking.value"
-      :can-retry="writes.canRetry()"
+      :can-retry="writes.canRetry.value"
       @retry="writes.retry"
       @dismiss="writes.dismiss"
     />

@@ -4,9 +4,8 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useSession } from '@/shared/state/useSession'
 import KeyCap from '@/shared/ui/KeyCap.vue'
-import LoadState from '@/shared/ui/LoadState.vue'
+import JobPage from '@/shared/ui/JobPage.vue'
 import PartPhotos from '@/shared/ui/PartPhotos.vue'
-import ProblemNote from '@/shared/ui/ProblemNote.vue'
 import type { Shown } from '@/shared/write/shown'
 import type { Answer } from './acts'
 import ActCard from './ActCard.vue'
@@ -32,7 +31,7 @@ const props = defineProps<{
 const route = useRoute()
 const session = useSession()
 const desk = useOpening(props.id, () => Number(route.query.thread ?? 0) || 0)
-const { opening, query, busy, asking, problem, canRetry } = desk
+const { opening, busy, problem } = desk
 const may = computed(() => session.mayBench && opening.value?.closed === false)
 const closing = ref(false)
 const picked = ref('')
@@ -137,25 +136,15 @@ async function reach(parts: string[]) {
 </script>
 
 <template>
-  <LoadState
-    :pending="query.isPending.value"
-    :error="query.error.value && !opening ? query.error.value : null"
+  <JobPage
+    :desk="desk"
     what="how the machine opens"
-    @retry="query.refetch()"
+    data-testid="opening"
+    :quiet="!!card || !!counting || renewing !== null || !!staying || ending || !!changing"
+    @retry="desk.retry()"
   >
-    <article v-if="opening" data-testid="opening" :data-version="opening.version">
-      <OpeningHead :opening="opening" />
-      <ProblemNote
-        v-if="!card && !counting && renewing === null && !staying && !ending && !changing"
-        class="mb-3"
-        :problem="problem"
-        :asking="asking"
-        :can-retry="canRetry"
-        :waits="desk.waits.value"
-        @retry="desk.retry"
-        @over="desk.sayOver"
-        @dismiss="desk.dismiss"
-      />
+    <template v-if="opening" #head><OpeningHead :opening="opening" /></template>
+    <template v-if="opening">
       <RunHead
         v-if="opening.run"
         :run="opening.run"
@@ -268,6 +257,6 @@ async function reach(parts: string[]) {
         @close="((staying = null), (changing = null), (ending = false), desk.dismiss())"
         @send="(reason) => (staying ? stay(reason) : changing ? change(reason) : end(reason))"
       />
-    </article>
-  </LoadState>
+    </template>
+  </JobPage>
 </template>

@@ -1,10 +1,10 @@
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, toValue, type MaybeRefOrGetter } from 'vue'
 import { api, dataOf, sendBytes, type Api } from '@/shared/api/client'
-import { loadAnew } from '@/shared/state/loadAnew'
+import { useJobPage } from '@/shared/state/useJobPage'
+import type { BenchSections } from '@/shared/state/benchPage'
 import type { KeptWrite } from '@/shared/write/keptWrites'
 import { useOutbox } from '@/shared/write/outbox'
-import { useWrites, type Stamp } from '@/shared/write/useWrites'
+import type { Stamp } from '@/shared/write/useWrites'
 
 export type Opening = Api<'OpeningView'>
 export type Act = Api<'ActView'>
@@ -36,34 +36,21 @@ export function withWaiting(opening: Opening, waiting: readonly KeptWrite[]): Op
 
 /** How far a job's machine is open, and every write to it. */
 export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
-  const queries = useQueryClient()
   const outbox = useOutbox()
-  const query = useQuery({
-    queryKey: ['job', id, 'opening', () => toValue(thread)],
-    queryFn: () =>
-      dataOf(api.GET('/api/jobs/{id}/opening', { params: { path: { id }, query: { thread: toValue(thread) } } })),
-    placeholderData: (before: Opening | undefined) => before,
+  const path = { id }
+  const desk = useJobPage({
+    id,
+    page: 'opening',
+    of: () => [toValue(thread)],
+    get: () => dataOf(api.GET('/api/jobs/{id}/opening', { params: { path, query: { thread: toValue(thread) } } })),
+    thread: () => toValue(thread),
   })
-  const at = { params: { path: { id } } }
-  const writes = useWrites<unknown>({
-    about: id,
-    stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: toValue(thread) }),
-    written: () => loadAnew(queries, { queryKey: ['job', id] }),
-    refetch: () => query.refetch(),
-  })
-  const write = writes.write
+  const at = { params: { path } }
+  const { write, writes } = desk
 
   return {
-    query,
-    opening: computed(() => (query.data.value ? withWaiting(query.data.value, outbox.of(id)) : null)),
-    busy: writes.busy,
-    asking: writes.asking,
-    problem: writes.problem,
-    canRetry: computed(writes.canRetry),
-    waits: computed(writes.waits),
-    retry: writes.retry,
-    sayOver: writes.sayOver,
-    dismiss: writes.dismiss,
+    ...desk,
+    opening: computed(() => (desk.page.value ? withWaiting(desk.page.value, outbox.of(id)) : null)),
     aim: write((body: Api<'AimRequest'>) => dataOf(api.POST('/api/jobs/{id}/opening/aim', { ...at, body }))),
     off: write((body: Api<'TakeOffRequest'>) => dataOf(api.POST('/api/jobs/{id}/opening/off', { ...at, body }))),
     wouldNot: write((body: Api<'WouldNotRequest'>) =>
@@ -105,7 +92,7 @@ export function useOpening(id: number, thread: MaybeRefOrGetter<number>) {
             ...{ key, seenVersion: String(seenVersion), of, label: label.slice(0, 120) },
             ...(howTold ? { howTold } : {}),
           })
-          return sendBytes(`/api/jobs/${id}/opening/photo?${said}`, file, () => {})
+          return sendBytes<BenchSections>(`/api/jobs/${id}/opening/photo?${said}`, file, () => {})
         },
         stamp,
       )

@@ -199,7 +199,7 @@ function localTime(iso: string): string {
       </FieldRow>
     </section>
     <div class="space-y-3 lg:col-span-2">
-      <ProblemNote :problem="problem" :asking="asking" :can-retry="canRetry()" @retry="send" @dismiss="dismiss" />
+      <ProblemNote :problem="problem" :asking="asking" :can-retry="canRetry" @retry="send" @dismiss="dismiss" />
       <button type="submit" class="press press-main min-h-14 px-8 text-lg" :disabled="busy">
         Take it in, make its tag
       </button>

@@ -73,12 +73,7 @@ export function useDay() {
   return {
     query,
     day: computed(() => query.data.value ?? null),
-    busy: writes.busy,
-    asking: writes.asking,
-    problem: writes.problem,
-    canRetry: computed(writes.canRetry),
-    retry: writes.retry,
-    dismiss: writes.dismiss,
+    ...writes.face,
     /** Gives the next piece of a job to a person, sets it to a time, or lets it go. */
     pin: (job: DayJob, of: number, from: string | null, free: boolean) => {
       pinned.value = job

@@ -3,8 +3,7 @@ import { computed, ref } from 'vue'
 import { day, moment, withUnit } from '@/shared/format'
 import { useSession } from '@/shared/state/useSession'
 import KeyCap from '@/shared/ui/KeyCap.vue'
-import LoadState from '@/shared/ui/LoadState.vue'
-import ProblemNote from '@/shared/ui/ProblemNote.vue'
+import JobPage from '@/shared/ui/JobPage.vue'
 import BoxList from './BoxList.vue'
 import GateCard from './GateCard.vue'
 import HandInDialog from './HandInDialog.vue'
@@ -21,41 +20,27 @@ const props = defineProps<{
 }>()
 const session = useSession()
 const desk = useWaste(props.id)
-const { waste, query } = desk
+const { page: waste } = desk
 const dialog = ref<'' | 'tell' | 'reset' | 'hand-in'>('')
 const may = computed(() => session.mayBench && !!waste.value?.open && !!waste.value.ready)
 const keys = computed(() => waste.value?.keys.reduce((sum, k) => sum + k.left, 0) ?? 0)
 </script>
 
 <template>
-  <LoadState
-    :pending="query.isPending.value"
-    :error="query.error.value && !waste ? query.error.value : null"
-    what="waste"
-    @retry="query.refetch()"
-  >
-    <article v-if="waste" data-testid="waste" :data-version="waste.version">
-      <header class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
-        <span class="rounded bg-ink px-2 py-1 font-mono text-lg font-bold text-sheet">{{ waste.tag }}</span>
-        <h1 class="text-2xl">Waste</h1>
-        <p class="min-w-0 flex-1 basis-60 text-soft">
-          {{ waste.model }}<template v-if="waste.store"> · {{ waste.store }}</template
-          ><template v-if="waste.box"> · box {{ waste.box }}</template>
-        </p>
-        <span class="chip">{{ waste.resets }} reset{{ waste.resets === 1 ? '' : 's' }} on record</span>
-        <span v-if="keys" class="chip"
-          >keys on the shelf <b class="font-mono">{{ keys }}</b></span
-        >
-      </header>
-      <ProblemNote
-        v-if="dialog === ''"
-        class="mb-3"
-        :problem="desk.problem.value"
-        :asking="desk.asking.value"
-        :can-retry="desk.canRetry.value"
-        @retry="desk.retry()"
-        @dismiss="desk.dismiss"
-      />
+  <JobPage :desk="desk" what="waste" data-testid="waste" :quiet="dialog !== ''" @retry="desk.retry()">
+    <template v-if="waste" #head>
+      <span class="rounded bg-ink px-2 py-1 font-mono text-lg font-bold text-sheet">{{ waste.tag }}</span>
+      <h1 class="text-2xl">Waste</h1>
+      <p class="min-w-0 flex-1 basis-60 text-soft">
+        {{ waste.model }}<template v-if="waste.store"> · {{ waste.store }}</template
+        ><template v-if="waste.box"> · box {{ waste.box }}</template>
+      </p>
+      <span class="chip">{{ waste.resets }} reset{{ waste.resets === 1 ? '' : 's' }} on record</span>
+      <span v-if="keys" class="chip"
+        >keys on the shelf <b class="font-mono">{{ keys }}</b></span
+      >
+    </template>
+    <template v-if="waste">
       <p v-if="!waste.ready" class="panel p-3">{{ waste.says }}</p>
       <template v-else>
         <p
@@ -120,6 +105,6 @@ const keys = computed(() => waste.value?.keys.reduce((sum, k) => sum + k.left, 0
       <StoreDialog :open="dialog === 'tell'" :waste="waste" :desk="desk" @close="dialog = ''" />
       <ResetDialog :open="dialog === 'reset'" :waste="waste" :desk="desk" @close="dialog = ''" />
       <HandInDialog :open="dialog === 'hand-in'" :rules="waste.rules" :desk="desk" @close="dialog = ''" />
-    </article>
-  </LoadState>
+    </template>
+  </JobPage>
 </template>

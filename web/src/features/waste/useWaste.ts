@@ -2,41 +2,27 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
 import { loadAnew, takeAnswer } from '@/shared/state/loadAnew'
+import { useJobPage } from '@/shared/state/useJobPage'
 import { useWrites } from '@/shared/write/useWrites'
 
 export type Waste = Api<'WasteView'>
 
 /** Waste of a job: both truths, the gate, ways on, and the writes of its page. */
 export function useWaste(id: number) {
-  const queries = useQueryClient()
   const years = ref(3)
-  const query = useQuery({
-    queryKey: computed(() => ['job', id, 'waste', years.value]),
-    queryFn: () => dataOf(api.GET('/api/jobs/{id}/waste', { params: { path: { id }, query: { years: years.value } } })),
-    placeholderData: (before) => before,
+  const path = { id }
+  const desk = useJobPage({
+    id,
+    page: 'waste',
+    of: () => [years.value],
+    get: () => dataOf(api.GET('/api/jobs/{id}/waste', { params: { path, query: { years: years.value } } })),
+    changes: ['shop', 'shelf'],
   })
-  const writes = useWrites<unknown>({
-    about: id,
-    stamp: () => ({ seenVersion: query.data.value?.version ?? 0, thread: query.data.value?.thread ?? 0 }),
-    written: () => {
-      void loadAnew(queries, { queryKey: ['shop'] })
-      void loadAnew(queries, { queryKey: ['shelf'] })
-      return loadAnew(queries, { queryKey: ['job', id] })
-    },
-    refetch: () => query.refetch(),
-  })
-  const at = { params: { path: { id } } }
-  const write = writes.write
+  const at = { params: { path } }
+  const { write } = desk
   return {
-    query,
+    ...desk,
     years,
-    waste: computed(() => query.data.value ?? null),
-    busy: writes.busy,
-    asking: writes.asking,
-    problem: writes.problem,
-    canRetry: computed(writes.canRetry),
-    retry: writes.retry,
-    dismiss: writes.dismiss,
     tell: write((body: Api<'StoreToldRequest'>) => dataOf(api.POST('/api/jobs/{id}/waste/told', { ...at, body }))),
     reset: write((body: Api<'CounterResetRequest'>) =>
       dataOf(api.POST('/api/jobs/{id}/waste/resets', { ...at, body })),
@@ -66,12 +52,7 @@ export function useWasteShop() {
   return {
     query,
     shop: computed(() => query.data.value ?? null),
-    busy: writes.busy,
-    problem: writes.problem,
-    asking: writes.asking,
-    canRetry: computed(writes.canRetry),
-    retry: writes.retry,
-    dismiss: writes.dismiss,
+    ...writes.face,
     tag: write((body: Api<'BoxCameRequest'>) => dataOf(api.POST('/api/waste/boxes', { body }))),
     tell: write((body: Api<'BoxToldRequest'>) => dataOf(api.POST('/api/waste/boxes/told', { body }))),
     rules: write((body: Api<'LocalRulesRequest'>) => dataOf(api.POST('/api/waste/local-rules', { body }))),

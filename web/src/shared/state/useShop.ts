@@ -1,5 +1,4 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
 import { loadAnew, takeAnswer } from '@/shared/state/loadAnew'
 import { useWrites } from '@/shared/write/useWrites'
@@ -27,12 +26,7 @@ export function useShop() {
 
   return {
     query,
-    busy: writes.busy,
-    asking: writes.asking,
-    problem: writes.problem,
-    canRetry: computed(writes.canRetry),
-    retry: writes.retry,
-    dismiss: writes.dismiss,
+    ...writes.face,
     school: (id: string, option: string) => school({ school: id, option }),
     part: (id: string, here: boolean) => part({ part: id, here }),
     edit: writes.write((body: Api<'EditRequest'>) => dataOf(api.POST('/api/shop/edits', { body }))),

@@ -1,5 +1,4 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed } from 'vue'
 import { api, dataOf, type Api } from '@/shared/api/client'
 import { loadAnew, takeAnswer } from '@/shared/state/loadAnew'
 import { useWrites } from './useWrites'
@@ -19,13 +18,6 @@ export function useShopWrites() {
   })
   return {
     write: writes.write,
-    handles: {
-      busy: writes.busy,
-      asking: writes.asking,
-      problem: writes.problem,
-      canRetry: computed(writes.canRetry),
-      retry: writes.retry,
-      dismiss: writes.dismiss,
-    },
+    handles: writes.face,
   }
 }

@@ -124,11 +124,11 @@ describe('useWrites', () => {
     const { writes, note, sent, taken } = desk(gone, gone)
     await note({ text: 'first' })
     await note({ text: 'second' })
-    expect(writes.waits()).toBe(2)
+    expect(writes.waits.value).toBe(2)
     await writes.retry()
     expect(sent.map((b) => b.text)).toEqual(['first', 'second', 'first', 'second'])
     expect(taken).toEqual(['ok', 'ok'])
-    expect(writes.canRetry()).toBe(false)
+    expect(writes.canRetry.value).toBe(false)
   })
 
   it('lets writes wait their turn, and takes the same press twice for one', async () => {
@@ -188,14 +188,14 @@ describe('useWrites', () => {
     it('what is not about a job is asked for again, and never kept', async () => {
       const { writes, note, outbox } = notes('shop')
       expect(await note({ text: 'a' })).toBe(false)
-      expect([writes.canRetry(), outbox.all]).toEqual([true, []])
+      expect([writes.canRetry.value, outbox.all]).toEqual([true, []])
     })
 
     it('a browser without a store says that nothing was kept', async () => {
       globalThis.indexedDB = undefined as never
       const { writes, note } = notes(7)
       expect(await note({ text: 'a' })).toBe(false)
-      expect([writes.canRetry(), writes.problem.value?.code]).toEqual([true, 'server-unreachable'])
+      expect([writes.canRetry.value, writes.problem.value?.code]).toEqual([true, 'server-unreachable'])
     })
   })
 })

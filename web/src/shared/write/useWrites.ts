@@ -1,4 +1,4 @@
-import { readonly, ref, shallowRef } from 'vue'
+import { computed, readonly, ref, shallowRef } from 'vue'
 import { v4 as uuid } from 'uuid'
 import { Refused, type ProblemBody } from '@/shared/api/client'
 import { useSession } from '@/shared/state/useSession'
@@ -163,15 +163,16 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
     return again
   }
 
-  return {
+  /** What a page shows of its writes, and what a person can do when one got no answer. */
+  const face = {
     /** Whether a write is in hand. */
     busy: readonly(busy),
     /** Whether no answer came, and it asks again by itself. */
     asking: readonly(asking),
     problem,
-    canRetry: () => waiting.value.length > 0,
+    canRetry: computed(() => waiting.value.length > 0),
     /** How many presses got no answer. */
-    waits: () => waiting.value.length,
+    waits: computed(() => waiting.value.length),
     /** Says why a wait is over that stood before the last write, and sends that write again with it. */
     sayOver: async (waitOver: string) => (guarded ? guarded(waitOver) : false),
     retry: async () => {
@@ -183,6 +184,10 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
       problem.value = null
       waiting.value = []
     },
+  }
+  return {
+    ...face,
+    face,
     send,
     /** Whether the last press of that kind waits in this browser; asked once. */
     wasKept: (what: string) => kept.delete(what),
