@@ -81,11 +81,14 @@ public sealed class HeadCase
                 c.Outlook.Missing <= Limits.MostLeft
                     ? 0
                     : 1
-                        - (times.Sum() == 0 ? 0 : c.Outlook.ClearedAfter(done, Limits.MostLeft))
+                        - (times.Sum() == 0 ? 0 : Cleared(c.Outlook, done))
                         - (looked ? (1 - c.Outlook.Explanation.Clog) * Limits.SupplyMends : 0)
             ),
         ];
     }
+
+    private double Cleared(CleanOutlook outlook, IReadOnlyList<(string, int)> done) =>
+        Limits.LuckCounts ? outlook.CompleteAfter(done) : outlook.ClearedAfter(done, Limits.MostLeft);
 
     /// <summary>Chance that something is not clear, of some channels or of all.</summary>
     internal static double Any(double[] left, IReadOnlyList<int>? of = null)
@@ -166,4 +169,7 @@ public sealed record HeadLimits(
 {
     /// <summary>Whether the room is the store's, which has less of it than the counter.</summary>
     public bool StoreIsFirst { get; init; }
+
+    /// <summary>Whether a complete sheet ends it, though air may have left it so by luck: on the bench it does not.</summary>
+    public bool LuckCounts { get; init; }
 }

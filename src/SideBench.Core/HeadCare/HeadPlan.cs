@@ -139,7 +139,9 @@ public sealed record HeadPlan(
         return chances.Length - 1;
     }
 
-    private static StopReason Why(HeadCase head)
+    /// <summary>What speaks against going on: the likeliest explanation of any channel, else the price.</summary>
+    /// <param name="head">The head.</param>
+    internal static StopReason Why(HeadCase head)
     {
         var (clog, air, starved) = (
             head.Channels.Max(c => c.Outlook.Explanation.Clog),

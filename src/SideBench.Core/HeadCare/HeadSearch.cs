@@ -20,7 +20,8 @@ internal sealed class HeadSearch(HeadCase head, int mostSteps)
     public static int[] Best(HeadCase head)
     {
         var steps = new HeadSearch(head, Far).Best().Steps;
-        return steps.Length > 0 ? steps : Trying(head);
+        // Where gaps move by themselves, or each clean leaves more, a try would only be luck.
+        return steps.Length > 0 || HeadPlan.Why(head) != StopReason.NotWorthIt ? steps : Trying(head);
     }
 
     // A fixed order cannot stop when a sheet says that nothing moves; a person can. So before giving up, each single step is weighed with

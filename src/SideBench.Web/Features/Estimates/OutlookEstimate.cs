@@ -29,7 +29,7 @@ internal static class OutlookEstimate
         if (head is not null)
             head = head with { Done = [.. all.Objects("history", isNeeded: false).Select(h => Done(h, head.Nozzles))] };
         var methods = all.Objects("methods").Select(Method).ToList();
-        foreach (var (method, i) in methods.Select((m, i) => (m.Method, i)).Where(m => methods.FindIndex(o => o.Method == m.Method) < m.i))
+        foreach (var (method, i) in methods.Select((m, i) => (m.Id, i)).Where(m => methods.FindIndex(o => o.Id == m.Id) < m.i))
             problems.Add(new Problem(SumProblem.WrongSort, $"/methods/{i}/method", $"a method told once; “{method}” is told twice"));
         var replace = all.Number("replace", 0, Most);
         all.Done();
@@ -37,14 +37,14 @@ internal static class OutlookEstimate
             return problems;
         if (!numbers.Chances.TryGetValue(head.Kind, out var chances))
             return new Problem(HeadCareProblem.UnknownHead, "/head", head.Kind);
-        foreach (var (method, i) in methods.Select((m, i) => (m.Method, i)).Where(m => !chances.ContainsKey(m.Method)))
+        foreach (var (method, i) in methods.Select((m, i) => (m.Id, i)).Where(m => !chances.ContainsKey(m.Id)))
             problems.Add(new Problem(HeadCareProblem.UnknownMethod, $"/methods/{i}/method", method, head.Kind));
         foreach (var (method, i) in head.Done.Select((d, i) => (d.Method, i)).Where(d => !chances.ContainsKey(d.Method)))
             problems.Add(new Problem(HeadCareProblem.UnknownMethod, $"/history/{i}/method", method, head.Kind));
         if (problems.Count > 0)
             return problems;
         var outlook = CleanOutlook.Of(head, numbers)!;
-        var result = Result(outlook, methods, CleanPlan.Of(outlook, methods, replace, numbers.CleansInRow));
+        var result = Result(outlook, methods, HeadPlan.Of(ToldHead.Of(head, outlook, methods, replace, numbers)));
         result["doubts"] = new JsonArray([.. Doubts(head)]);
         return result;
     }
@@ -82,24 +82,25 @@ internal static class OutlookEstimate
         return done;
     }
 
-    private static MethodPrice Method(HistoryReader told)
+    private static ToldMethod Method(HistoryReader told)
     {
-        var price = new MethodPrice(
+        var price = new ToldMethod(
             told.Word("method", Methods),
             Millilitres.Of(told.Number("ml", 0, Most, without: 0)),
             CounterShare.OfPct(told.Number("counterPct", 0, Most, without: 0)),
             Minutes.Of(told.Number("handsMin", 0, Most, without: 0)),
             Minutes.Of(told.Number("waitMin", 0, Most, without: 0)),
-            told.Number("money", 0, Most, without: 0) + told.Number("risk", 0, Most, without: 0)
+            told.Number("money", 0, Most, without: 0),
+            told.Number("risk", 0, Most, without: 0)
         );
         told.Done();
         return price;
     }
 
-    private static JsonObject Result(CleanOutlook outlook, IReadOnlyList<MethodPrice> methods, CleanPlan plan)
+    private static JsonObject Result(CleanOutlook outlook, IReadOnlyList<ToldMethod> methods, HeadPlan plan)
     {
         var next = new JsonObject();
-        foreach (var method in methods.Select(m => m.Method).Distinct())
+        foreach (var method in methods.Select(m => m.Id))
         {
             var one = outlook.Next(method)!;
             next[method] = new JsonObject
@@ -126,7 +127,7 @@ internal static class OutlookEstimate
             ["methods"] = next,
             ["plan"] = new JsonObject
             {
-                ["steps"] = new JsonArray([.. plan.Steps.Select(s => JsonValue.Create(s))]),
+                ["steps"] = new JsonArray([.. plan.Steps.SelectMany(s => s.Methods).Select(m => JsonValue.Create(m.Id))]),
                 ["complete"] = plan.Complete,
                 ["expected"] = new JsonObject
                 {
