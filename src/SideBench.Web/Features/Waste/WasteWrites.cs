@@ -16,7 +16,7 @@ namespace SideBench.Web.Features.Waste;
 /// </summary>
 internal static class WasteWrites
 {
-    /// <summary>Something was done to the store, or seen of it.</summary>
+    /// <summary>A waste store was weighed, renewed, washed or emptied, or a bottle fitted or looked at.</summary>
     public static async Task<IResult> Tell(long id, StoreToldRequest r, WasteDesk waste, JobStore jobs, BenchBooks books, HttpContext http)
     {
         var loaded = await jobs.Load(new Core.Identity.JobId(id), http.RequestAborted);
@@ -33,7 +33,7 @@ internal static class WasteWrites
         );
     }
 
-    /// <summary>The counter was reset, or that was tried.</summary>
+    /// <summary>The waste counter was reset and read back. A key is spent on the shelf first.</summary>
     public static async Task<IResult> Reset(long id, CounterResetRequest r, JobStore jobs, BenchBooks books, HttpContext http)
     {
         var told = new ResetTold(r.Way, r.Before, r.After, r.KeyItem, r.Despite, r.Told, r.System);

@@ -1801,7 +1801,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A waste store was weighed, renewed, washed or emptied, or a bottle fitted or looked at. */
+        /** Something was done to the store, or seen of it. */
         post: operations["tellStore"];
         delete?: never;
         options?: never;
@@ -1818,7 +1818,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The waste counter was reset and read back. A key is spent on the shelf first. */
+        /** The counter was reset, or that was tried. */
         post: operations["resetCounter"];
         delete?: never;
         options?: never;
@@ -2529,6 +2529,7 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What is told of a model beside its figures. */
         AboutRequest: {
             /** Format: uuid */
             key: string;
@@ -2554,8 +2555,12 @@ export interface components {
             name: string;
             role: string;
             hasPin: boolean;
+            /** @description Invited, Active, Suspended or Gone. */
             standing: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description Until when their one-time code holds; null when there is none that holds.
+             */
             codeUntil: null | string;
         };
         AccountsView: {
@@ -2564,10 +2569,15 @@ export interface components {
             accounts: components["schemas"]["AccountView"][];
             made: null | components["schemas"]["OneTimeCodeView"];
         };
+        /** @description One thing for the hand: something to take off, something to put back, or a step of a guide. */
         ActView: {
+            /** @description Unique on the page; stable as long as the act is the same. */
             key: string;
+            /** @description off, back, do, open, power, word or move. */
             kind: string;
+            /** @description Its number: those of a guide stay the same, what opens or closes within a step is numbered below it. */
             number: string;
+            /** @description Which part of the list it belongs to. */
             section: string;
             title: string;
             detail: string;
@@ -2594,6 +2604,7 @@ export interface components {
             value: null | number;
             photoNeeded: boolean;
             photos: string[];
+            /** @description The customer's word that is still needed; empty when none. */
             word: string;
             branches: components["schemas"]["BranchView"][];
             wait: null | components["schemas"]["WaitView"];
@@ -2675,28 +2686,46 @@ export interface components {
             /** Format: double */
             afterRatio: number;
         };
+        /** @description Parts that the job's next step asks for. */
         AskedForView: {
             step: string;
             parts: string[];
             names: string[];
         };
+        /** @description One backup as the nightly run told of it. */
         BackupTold: {
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was begun.
+             */
             at: string;
+            /** @description Its name. */
             file: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description How large; 0 when it failed.
+             */
             bytes: number;
+            /** @description Why it failed; empty when it was proved. */
             said: string;
         };
+        /** @description How the backups stand. */
         BackupsView: {
+            /** @description Whether there is a backup each night. */
             isSet: boolean;
+            /** @description Where to. */
             folder: string;
             proved: null | components["schemas"]["BackupTold"];
             tried: null | components["schemas"]["BackupTold"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How many are kept.
+             */
             count: number;
+            /** @description Whether the last proved one is too old, or there is none though there should be. */
             isLate: boolean;
         };
+        /** @description Everything the bench page shows of a job, in sections, each of one craft. A new craft adds its own. */
         BenchView: {
             job: components["schemas"]["JobSection"];
             machine: components["schemas"]["MachineSection"];
@@ -2705,6 +2734,7 @@ export interface components {
             ink: components["schemas"]["InkSection"];
             record: components["schemas"]["RecordSection"];
         };
+        /** @description One machine as the strip and the day's list show it. */
         BoardJob: {
             /** Format: int64 */
             id: number;
@@ -2726,6 +2756,7 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @description All machines that are here. */
         BoardView: {
             /** Format: date-time */
             now: string;
@@ -2733,18 +2764,25 @@ export interface components {
             places: number;
             jobs: components["schemas"]["BoardJob"][];
         };
+        /** @description Something of the book that can be jumped to. */
         BookFind: {
+            /** @description guide, cause or code. */
             kind: string;
+            /** @description What the list shows first. */
             title: string;
+            /** @description What it shows second. */
             detail: string;
+            /** @description Its page. */
             to: string;
         };
+        /** @description The book's index, to be searched. */
         BookIndex: {
             version: string;
             lines: components["schemas"]["BookLine"][];
             rateWords: string[];
             likelihoodWords: string[];
         };
+        /** @description A line of the book's index: a cause, a finding, a repair or a code. */
         BookLine: {
             kind: string;
             id: string;
@@ -2753,6 +2791,7 @@ export interface components {
             detail: string;
             words: string;
         };
+        /** @description An outside bottle. */
         BottleView: {
             /** Format: double */
             holdsMl: number;
@@ -2770,20 +2809,29 @@ export interface components {
             /** Format: int32 */
             seenVersion: number;
             tag: null | string;
+            /** @description The model it fits. */
             fits: null | string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What it weighs dry; null for its model's figure.
+             */
             tareG: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What it weighs now; null when not weighed.
+             */
             grams: null | number;
             note: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A model whose store comes out as a thing. */
         BoxModelView: {
             id: string;
             name: string;
             /** Format: double */
             tareG: number;
         };
+        /** @description A moment of a box's life. */
         BoxMomentView: {
             /** Format: date-time */
             at: string;
@@ -2802,6 +2850,7 @@ export interface components {
             note: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A waste box, tank or cartridge with a tag. */
         BoxView: {
             tag: string;
             fits: string;
@@ -2809,11 +2858,13 @@ export interface components {
             /** Format: double */
             tareG: number;
             serial: string;
+            /** @description Whether it is in the machine looked at. */
             here: boolean;
             /** Format: double */
             netG: null | number;
             /** Format: double */
             safeG: null | number;
+            /** @description in, used, drying, dry or gone. */
             stand: string;
             /** Format: date-time */
             dryOn: null | string;
@@ -2821,6 +2872,7 @@ export interface components {
             washes: number;
             /** Format: int32 */
             resets: number;
+            /** @description What to do with it; empty when nothing. */
             next: string;
             life: components["schemas"]["BoxMomentView"][];
         };
@@ -2843,6 +2895,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description Build-up under the head on one stock; the dates of the next are null after one alone. */
         BuildUpView: {
             paper: string;
             thickness: string;
@@ -2855,25 +2908,35 @@ export interface components {
             /** Format: date-time */
             next: null | string;
         };
+        /** @description Where calendars fetch the day from: an address that nobody guesses. */
         CalendarAddressView: {
+            /** @description Null while there is none. */
             path: null | string;
             /** Format: date-time */
             madeAt: null | string;
         };
         CalendarRenewRequest: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The write's key.
+             */
             key: string;
+            /** @description That the old address answers no more, which is so. */
             oldStops: boolean;
         };
+        /** @description What a number on a cartridge says of it. */
         CartridgeAnswerView: {
+            /** @description right, bad-lot, wrong-region, wrong-slot, other-model or unknown. */
             fit: string;
             /** Format: int32 */
             slot: number;
             says: string;
         };
+        /** @description What can be fitted in a slot. */
         CartridgeView: {
             id: string;
             name: string;
+            /** @description Its number in the shop's region; empty when it has none. */
             number: string;
             key: string;
             /** Format: double */
@@ -2890,6 +2953,7 @@ export interface components {
             name: string;
             word: string;
         };
+        /** @description A cause as the book has it: signs, mends, models. */
         CausePage: {
             id: string;
             name: string;
@@ -2910,6 +2974,7 @@ export interface components {
             /** Format: double */
             mendedRatio: number;
         };
+        /** @description A lasting change that a model can have. */
         ChangeChoice: {
             id: string;
             name: string;
@@ -2943,16 +3008,21 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A lasting change that a machine has, or can have. */
         ChangeView: {
             id: string;
             name: string;
             says: string;
+            /** @description Whether it has it. */
             has: boolean;
+            /** @description Whether it cannot be undone. */
             forEver: boolean;
+            /** @description What is done to undo it. */
             undo: string;
             /** Format: date-time */
             since: null | string;
         };
+        /** @description One channel: what sits in it. */
         ChannelCareView: {
             unit: string;
             /** Format: int32 */
@@ -2963,14 +3033,27 @@ export interface components {
             nozzles: number;
             /** Format: int32 */
             missing: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Chance of dried ink or debris, 0 to 1.
+             */
             clog: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Chance of air.
+             */
             air: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Chance that ink cannot follow.
+             */
             starved: number;
+            /** @description Whether the supply comes before any clean. */
             feedFirst: boolean;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Pairs of sheets it was learnt from.
+             */
             pairs: number;
         };
         ChipsRequest: {
@@ -2986,6 +3069,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A head cleaning on record. */
         CleaningView: {
             /** Format: int64 */
             entry: number;
@@ -3007,9 +3091,14 @@ export interface components {
             /** Format: int32 */
             missingAfter: null | number;
         };
+        /** @description A wait that is started with one press. */
         ClockPreset: {
+            /** @description What kind of wait. */
             kind: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How long, min.
+             */
             minutes: number;
         };
         ClockStartRequest: {
@@ -3071,6 +3160,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A panel code: what it may really be, per model. */
         CodePage: {
             model: string;
             code: string;
@@ -3078,6 +3168,7 @@ export interface components {
             means: string;
             causes: components["schemas"]["CauseLink"][];
         };
+        /** @description A code with the panel's words. */
         CodeRequest: {
             /** Format: uuid */
             key: string;
@@ -3114,27 +3205,39 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description One slot of a conversion to refillables with carried chips. */
         ConversionStepView: {
             /** Format: int32 */
             slot: number;
             ink: string;
             /** Format: double */
             donorPct: null | number;
+            /** @description Whether its chip has too little left. */
             lost: boolean;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description Until when it has enough, at its use; null when not known or lost.
+             */
             goodUntil: null | string;
             says: string;
         };
+        /** @description The way to refillables, slot by slot while donors have memory. */
         ConversionView: {
             to: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What a donor must have left, %.
+             */
             floor: number;
             steps: components["schemas"]["ConversionStepView"][];
             /** Format: double */
             cost: number;
             /** Format: double */
             minutes: number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description Until when all that are good now stay good.
+             */
             window: null | string;
         };
         CorrectRequest: {
@@ -3174,8 +3277,12 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A point of the forecast. */
         CourseView: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Days from now.
+             */
             days: number;
             /** Format: double */
             best: number;
@@ -3184,6 +3291,7 @@ export interface components {
             /** Format: double */
             high: number;
         };
+        /** @description How much of a channel a page takes, by its picture. */
         CoverView: {
             /** Format: int32 */
             slot: number;
@@ -3197,6 +3305,7 @@ export interface components {
             name: string;
             contact: string;
         };
+        /** @description When something will be, in 8 of 10; null where later than is told. */
         DateBandView: {
             /** Format: date-time */
             early: null | string;
@@ -3205,12 +3314,14 @@ export interface components {
             /** Format: date-time */
             late: null | string;
         };
+        /** @description A person with the spans in which they can work. */
         DayHandView: {
             /** Format: int64 */
             id: number;
             name: string;
             spans: components["schemas"]["SpanView"][];
         };
+        /** @description A machine in the plan. */
         DayJobView: {
             /** Format: int64 */
             id: number;
@@ -3220,7 +3331,10 @@ export interface components {
             customer: string;
             /** Format: date-time */
             promiseAt: null | string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Chance that its promise is kept, 0 to 1; null when it has none.
+             */
             kept: null | number;
             keptSays: string;
             /** Format: date-time */
@@ -3229,21 +3343,30 @@ export interface components {
             likely: string;
             /** Format: date-time */
             late: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description Its next piece may begin from then on; null for now.
+             */
             readyAt: null | string;
             /** Format: date-time */
             latestAt: null | string;
             waitsFor: string;
             others: boolean;
+            /** @description Whether its way is not known, so that it counts as a usual job. */
             unknown: boolean;
             noPlace: string;
+            /** @description Whose its next piece is by a pin, or that it is whoever's; empty when it is free. */
             pinned: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When a pin lets it begin; null as soon as it can.
+             */
             pinnedFrom: null | string;
             /** Format: int32 */
             version: number;
             pieces: components["schemas"]["DayPieceView"][];
         };
+        /** @description A day's work against its hours. */
         DayLoadView: {
             /** Format: date */
             day: string;
@@ -3252,6 +3375,7 @@ export interface components {
             /** Format: double */
             openHours: number;
         };
+        /** @description What a person does now, and then. */
         DayNowView: {
             /** Format: int64 */
             person: number;
@@ -3260,6 +3384,7 @@ export interface components {
             now: null | components["schemas"]["DayStepView"];
             then: components["schemas"]["DayStepView"][];
         };
+        /** @description A single day that differs. */
         DayOffView: {
             /** Format: int64 */
             of: number;
@@ -3269,9 +3394,13 @@ export interface components {
             hours: string;
             why: string;
         };
+        /** @description A piece of work in the plan. */
         DayPieceView: {
             says: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Whose; 0 when nobody has room for it within the days that are planned.
+             */
             hand: number;
             /** Format: date-time */
             from: string;
@@ -3279,44 +3408,77 @@ export interface components {
             to: string;
             /** Format: double */
             minutes: number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description It must have begun by then; null when there is no limit.
+             */
             latest: null | string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description Until when it then works or rests by itself; null when it does not.
+             */
             waitTo: null | string;
             waitSays: string;
         };
+        /** @description Planned work that is no job on the bench. */
         DayReminderView: {
+            /** @description Its key, to say that it was seen to. */
             key: string;
             says: string;
+            /** @description On what. */
             about: string;
             /** Format: date */
             due: string;
             /** Format: double */
             minutes: number;
+            /** @description Whose hands it is planned for; empty when there is no room. */
             name: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             from: null | string;
         };
         DayRuleRequest: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The write's key.
+             */
             key: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The version of the shop that was seen.
+             */
             seenVersion: number;
+            /** @description Corners, Aired or Leaves. */
             rule: null | string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description The person; 0 for the shop.
+             */
             of: number;
+            /** @description The number of places, spans of hours, or kinds of work with blanks between. */
             value: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description What the day keeps to. */
         DayRulesView: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Machines that may stand open at the same time; 0 for as many as come.
+             */
             corners: number;
+            /** @description Hours for loud and smelly work; empty for any open hour. */
             aired: string;
             kinds: components["schemas"]["WorkKindView"][];
             leaves: components["schemas"]["LeavesView"][];
         };
+        /** @description A piece with its machine. */
         DayStepView: {
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description The job; 0 for a reminder.
+             */
             job: number;
             /** Format: int32 */
             tag: number;
@@ -3327,8 +3489,10 @@ export interface components {
             /** Format: double */
             minutes: number;
             because: string;
+            /** @description The reminder's key; null for a job. */
             reminder: null | string;
         };
+        /** @description The plan of the day. */
         DayView: {
             /** Format: date-time */
             now: string;
@@ -3338,13 +3502,16 @@ export interface components {
             jobs: components["schemas"]["DayJobView"][];
             reminders: components["schemas"]["DayReminderView"][];
             load: components["schemas"]["DayLoadView"][];
+            /** @description What moved since the plan before, and why; empty when nothing did. */
             moved: string;
+            /** @description All promises, in a sentence. */
             says: string;
             /** Format: double */
             level: number;
             /** Format: double */
             overrunMin: number;
         };
+        /** @description A channel that loses nozzles over the visits. */
         DeclineView: {
             unit: string;
             /** Format: double */
@@ -3354,6 +3521,7 @@ export interface components {
             /** Format: int32 */
             now: number;
         };
+        /** @description Diagnosis: the thread in hand, its odds, and what to do next. */
         DiagnosisSection: {
             complaint: string;
             stations: components["schemas"]["StationView"][];
@@ -3376,15 +3544,18 @@ export interface components {
             /** Format: int32 */
             measured: number;
         };
+        /** @description A repair of the fault book that a step makes, with what the button says. */
         DoesView: {
             repair: string;
             label: string;
         };
+        /** @description Something the record says that cannot be. */
         DoubtView: {
             /** Format: int64 */
             entry: number;
             says: string;
         };
+        /** @description A drawing of a model: the stack of its waste pads, or the hole for the tube of an outside bottle. */
         DrawingView: {
             kind: string;
             modelId: string;
@@ -3405,6 +3576,7 @@ export interface components {
             reason: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A line of the record. */
         EntryView: {
             /** Format: int64 */
             id: number;
@@ -3416,6 +3588,7 @@ export interface components {
             /** Format: int64 */
             corrects: null | number;
             takenBack: boolean;
+            /** @description How it was told: key, hand, typed, scan or guide; null when that is not known. */
             how: null | string;
         };
         EvidenceView: {
@@ -3429,17 +3602,31 @@ export interface components {
             weight: number;
             moves: components["schemas"]["MoveView"][];
         };
+        /** @description The hole for the tube of an outside bottle, from edges that stay. */
         ExitHole: {
+            /** @description The wall that is drilled. */
             wall: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How wide, mm.
+             */
             diameterMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its middle over the lower edge, mm.
+             */
             upMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its middle from the upright edge, mm.
+             */
             inMm: number;
+            /** @description Which upright edge: left or right, as seen from outside. */
             edge: string;
+            /** @description What it must be clear of, behind the wall. */
             clear: string;
         };
+        /** @description Screws, nuts or clips as they are drawn. */
         FastenersView: {
             removal: string;
             name: string;
@@ -3466,6 +3653,7 @@ export interface components {
             /** Format: int32 */
             emptyCount: number;
         };
+        /** @description What still reaches the head of a machine that fades. */
         FeedView: {
             /** Format: double */
             perPageMl: number;
@@ -3476,13 +3664,20 @@ export interface components {
             /** Format: double */
             servesCoveragePct: number;
         };
+        /** @description One problem with one field. */
         FieldProblem: {
+            /** @description What it is. */
             code: string;
+            /** @description JSON pointer to the field; empty for the whole. */
             pointer: string;
+            /** @description Short. */
             title: string;
+            /** @description The facts. */
             detail: string;
+            /** @description What to do next. */
             hint: string;
         };
+        /** @description A figure as told or measured. */
         FigureRequest: {
             /** Format: uuid */
             key: string;
@@ -3496,6 +3691,7 @@ export interface components {
             isSure: boolean;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A figure with its 90 % band. */
         FigureView: {
             /** Format: double */
             best: number;
@@ -3517,11 +3713,18 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description Something that can be jumped to. */
         Find: {
+            /** @description job, machine or customer. */
             kind: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Its number.
+             */
             id: number;
+            /** @description What the list shows first. */
             title: string;
+            /** @description What it shows second. */
             detail: string;
         };
         FirstOwnerRequest: {
@@ -3557,6 +3760,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A machine on record, as take-in finds it by its serial. */
         FoundMachine: {
             /** Format: int64 */
             id: number;
@@ -3571,6 +3775,7 @@ export interface components {
             lastInk: null | string;
             changes: string[];
         };
+        /** @description One thing that a safe reset asks for. */
         GateItemView: {
             id: string;
             met: boolean;
@@ -3608,6 +3813,10 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /**
+         * @description A guide that applies to the machine; one that reaches parts of a single slot asks which; one whose hands need longer than a window says
+         *     so before it is begun.
+         */
         GuideLineView: {
             id: string;
             name: string;
@@ -3622,6 +3831,7 @@ export interface components {
             id: string;
             name: string;
         };
+        /** @description A guide on paper, for one model. */
         GuidePageView: {
             id: string;
             name: string;
@@ -3732,6 +3942,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description What was handed in. */
         HandedInView: {
             /** Format: date-time */
             at: string;
@@ -3742,6 +3953,7 @@ export interface components {
             serial: string;
             person: string;
         };
+        /** @description A promise that loses. */
         HarmView: {
             /** Format: int32 */
             tag: number;
@@ -3751,6 +3963,7 @@ export interface components {
             /** Format: double */
             after: number;
         };
+        /** @description Head care of a job. */
         HeadCareView: {
             /** Format: int64 */
             job: number;
@@ -3761,17 +3974,23 @@ export interface components {
             /** Format: int32 */
             thread: number;
             model: string;
+            /** @description What kind of head it is, and how long it stood. */
             facts: string;
             open: boolean;
+            /** @description Whether there is a sheet to go by. */
             ready: boolean;
             channels: components["schemas"]["ChannelCareView"][];
             next: null | components["schemas"]["NextView"];
             steps: components["schemas"]["HeadStepView"][];
             plan: null | components["schemas"]["WayView"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When the plan ends if every step is needed.
+             */
             finish: null | string;
             /** Format: double */
             counterPct: null | number;
+            /** @description Why there is no plan; empty when there is one. */
             stopped: string;
             do: components["schemas"]["HeadDoView"];
             ways: components["schemas"]["WayView"][];
@@ -3786,46 +4005,87 @@ export interface components {
             smudges: boolean;
             buildUps: components["schemas"]["BuildUpView"][];
         };
+        /** @description The one thing to do next. */
         HeadDoView: {
+            /** @description sheet, work, supply, stop or wait. */
             kind: string;
+            /** @description What, in a line; for work its name in the fault book. */
             title: string;
+            /** @description What of the head it is run on, in words; empty for all of it. */
             on: string;
             says: string;
             /** Format: double */
             handsMin: number;
+            /** @description The work to record; empty when none. */
             repair: string;
+            /** @description The slots it is run on; none for all. */
             slots: number[];
+            /** @description Warnings, before it is done. */
             cautions: string[];
             beside: string[];
+            /** @description How it is done. */
             howTo: string[];
+            /** @description The guide that leads through it; empty when none. */
             guide: string;
         };
+        /** @description One step of the plan. */
         HeadStepView: {
             method: string;
             name: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Chance that it is needed.
+             */
             reached: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Chance that nothing is missing after it.
+             */
             complete: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Missing after it, 5 %.
+             */
             low: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Half.
+             */
             best: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description 95 %.
+             */
             high: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Minutes from now when hands begin.
+             */
             fromMin: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Hands, with its sheet.
+             */
             handsMin: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Waiting at least.
+             */
             waitMin: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Waiting at most.
+             */
             waitMostMin: null | number;
             /** Format: double */
             inkMl: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The counter after it, when every step so far was needed; null when it was not read.
+             */
             counterPct: null | number;
         };
+        /** @description Held steps with one reason. */
         HeldGroupView: {
             gate: string;
             reason: string;
@@ -3834,6 +4094,7 @@ export interface components {
             word: string;
             steps: components["schemas"]["HeldView"][];
         };
+        /** @description Something that may not be done now. */
         HeldMethodView: {
             name: string;
             why: string;
@@ -3853,6 +4114,7 @@ export interface components {
             name: string;
             why: string;
         };
+        /** @description Hours of the shop or of a person. */
         HoursOfView: {
             /** Format: int64 */
             of: number;
@@ -3864,15 +4126,20 @@ export interface components {
             key: string;
             /** Format: int32 */
             seenVersion: number;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description The person; 0 for the shop.
+             */
             of: number;
             weekday: null | string;
             /** Format: date */
             day: null | string;
+            /** @description Spans such as 09:00-12:30 13:00-17:00; empty for closed or off. */
             hours: null | string;
             why: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description All hours. */
         HoursView: {
             /** Format: int32 */
             version: number;
@@ -3882,6 +4149,7 @@ export interface components {
         };
         /** @enum {unknown} */
         HowTold: "key" | "hand" | "typed" | "scan" | "guide" | null;
+        /** @description One file of an import against what is here. */
         ImportLine: {
             sort: string;
             id: string;
@@ -3895,6 +4163,7 @@ export interface components {
         ImportLook: {
             files: components["schemas"]["ImportLine"][];
         };
+        /** @description A file of models to take in. */
         ImportRequest: {
             /** Format: uuid */
             key: string;
@@ -3904,14 +4173,20 @@ export interface components {
             replace: boolean;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description What goes into a slot. */
         InkFillView: {
             /** Format: int32 */
             slot: number;
             ink: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Ink, ml; 0 where a new piece goes in.
+             */
             ml: number;
+            /** @description Air first, to full, or the piece that goes in. */
             what: string;
         };
+        /** @description What one kind of cartridge costs in use. */
         InkMoneyView: {
             id: string;
             name: string;
@@ -3921,7 +4196,10 @@ export interface components {
             usableMl: number;
             /** Format: double */
             perMl: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Over the slots it fits, all in.
+             */
             perPage: number;
             /** Format: double */
             ink: number;
@@ -3929,22 +4207,32 @@ export interface components {
             piece: number;
             /** Format: double */
             hands: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Of a filling: the head it may cost, as a price.
+             */
             risk: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Fillings after which it pays against what its maker sells; null when never, or when it is that.
+             */
             paysAfter: null | number;
         };
+        /** @description Whether the ink lasts a run. */
         InkRunView: {
             lasts: boolean;
+            /** @description The answer, one sentence. */
             says: string;
             after: string;
             /** Format: double */
             pageMl: number;
             slots: components["schemas"]["SlotRunView"][];
         };
+        /** @description Ink: what still reaches the head. */
         InkSection: {
             feed: null | components["schemas"]["FeedView"];
         };
+        /** @description Ink and chips of a job's machine. */
         InkView: {
             /** Format: int64 */
             job: number;
@@ -3955,15 +4243,23 @@ export interface components {
             /** Format: int32 */
             thread: number;
             model: string;
+            /** @description What is fitted, in words. */
             fitted: string;
             open: boolean;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Presses that its reset board has left; null where it has none.
+             */
             pressesLeft: null | number;
             /** Format: int32 */
             presses: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How long the board still lasts, weeks; null when use is not known.
+             */
             boardWeeks: null | number;
             slots: components["schemas"]["SlotInkView"][];
+            /** @description Its slots, to find them by hand. */
             map: components["schemas"]["SlotView"][];
             visit: null | components["schemas"]["InkVisitView"];
             currency: string;
@@ -3972,8 +4268,12 @@ export interface components {
             next: null | components["schemas"]["NextSessionView"];
             conversion: null | components["schemas"]["ConversionView"];
             money: components["schemas"]["InkMoneyView"][];
+            /** @description Whether its waste store has a chip, with a tool of its own. */
             wasteChip: boolean;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Fill plugs that lie on the tray, and by which items.
+             */
             plugsOut: number;
             plugItems: string[];
         };
@@ -3989,6 +4289,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description The ink work that is due, in one visit. */
         InkVisitView: {
             slots: number[];
             fills: components["schemas"]["InkFillView"][];
@@ -4007,6 +4308,7 @@ export interface components {
             savedMl: number;
             /** Format: double */
             savedCounterPct: number;
+            /** @description Why it cannot be begun; empty when it can. */
             held: string;
             /** Format: int32 */
             plugs: number;
@@ -4034,6 +4336,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A school that a job may choose for itself. */
         JobSchoolView: {
             id: string;
             name: string;
@@ -4041,6 +4344,7 @@ export interface components {
             own: boolean;
             options: components["schemas"]["PracticeView"][];
         };
+        /** @description A job in short: what it is about, whose it is, and where it stands. */
         JobSection: {
             /** Format: int64 */
             id: number;
@@ -4086,6 +4390,7 @@ export interface components {
             pin: null | string;
         };
         JsonNode: unknown;
+        /** @description A key on the shelf. */
         KeyView: {
             /** Format: int64 */
             item: number;
@@ -4106,6 +4411,7 @@ export interface components {
             asks: string;
             options: components["schemas"]["KindChoice"][];
         };
+        /** @description A dozen answers that make a model of a machine nobody has seen. */
         KindRequest: {
             /** Format: uuid */
             key: string;
@@ -4123,20 +4429,29 @@ export interface components {
             like: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A lasting change of a machine, or something else that is known of it since a time. */
         KnownView: {
             key: string;
             says: string;
             /** Format: date-time */
             since: null | string;
         };
+        /** @description A channel of a taught layout as it lies over its picture. */
         LaidChannelView: {
             id: string;
             /** Format: int32 */
             nozzles: number;
+            /** @description Its dashes, as an SVG path in the picture's points. */
             path: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Left end of its nozzle 1.
+             */
             x: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Where that is from the top.
+             */
             y: number;
         };
         LayoutLine: {
@@ -4144,6 +4459,7 @@ export interface components {
             name: string;
             models: string;
         };
+        /** @description A layout, for drawing and for paper. */
         LayoutView: {
             id: string;
             name: string;
@@ -4154,6 +4470,7 @@ export interface components {
             units: components["schemas"]["UnitShape"][];
             marks: components["schemas"]["MarkShape"][];
         };
+        /** @description Kinds of work that a person leaves to others. */
         LeavesView: {
             /** Format: int64 */
             of: number;
@@ -4199,6 +4516,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description How a lot has done; the rate with its band of 9 in 10, 0 to 1. */
         LotView: {
             lot: string;
             seller: string;
@@ -4215,8 +4533,10 @@ export interface components {
             low: number;
             /** Format: double */
             high: number;
+            /** @description open, watched, bad or good. */
             verdict: string;
         };
+        /** @description A part in the plan of the machine. */
         MachinePartView: {
             id: string;
             name: string;
@@ -4241,6 +4561,7 @@ export interface components {
             fasteners: components["schemas"]["FastenersView"][];
             catches: components["schemas"]["SpotView"][];
         };
+        /** @description The machine: its model, and how it stands. */
         MachineSection: {
             /** Format: int64 */
             machineId: number;
@@ -4255,6 +4576,7 @@ export interface components {
             machineCautions: string[];
             known: components["schemas"]["KnownView"][];
         };
+        /** @description A machine with all its visits. */
         MachineView: {
             /** Format: int64 */
             id: number;
@@ -4268,6 +4590,7 @@ export interface components {
             known: components["schemas"]["KnownView"][];
             doubts: components["schemas"]["DoubtView"][];
         };
+        /** @description A mark of a layout, for drawing. */
         MarkShape: {
             ink: string;
             /** Format: double */
@@ -4290,22 +4613,28 @@ export interface components {
             /** Format: double */
             max: number;
         };
+        /** @description Measurements of the record that are not in the model's figures yet. */
         MeasuredListView: {
             /** Format: int32 */
             version: number;
             open: components["schemas"]["MeasuredView"][];
         };
+        /** @description Measurements of the record go into a model's figures. */
         MeasuredRequest: {
             /** Format: uuid */
             key: string;
             /** Format: int32 */
             seenVersion: number;
             model: null | string;
+            /** @description Which; null for all that are not far off. */
             of: null | string;
+            /** @description Whether one that is far off is so. */
             isSure: boolean;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A measurement of the record. */
         MeasuredView: {
+            /** @description Its name. */
             key: string;
             pointer: string;
             name: string;
@@ -4316,6 +4645,7 @@ export interface components {
             low: number;
             /** Format: double */
             high: number;
+            /** @description So far from what was expected that it is asked about before it counts. */
             isFarOff: boolean;
             says: string;
             /** Format: date-time */
@@ -4367,24 +4697,42 @@ export interface components {
             /** Format: double */
             leadsRatio: number;
         };
+        /** @description How minutes have done for one step, model or person. */
         MinutesRowView: {
+            /** @description step, model or person. */
             what: string;
             name: string;
             /** Format: int32 */
             count: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Minutes of the book, mean.
+             */
             book: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Minutes taken, the middle one.
+             */
             taken: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description It is planned with so many times what the others give.
+             */
             factor: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Nine of ten take at least so many times as planned.
+             */
             low: number;
             /** Format: double */
             high: number;
         };
+        /** @description How minutes have done. */
         MinutesView: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Told so often in all.
+             */
             lines: number;
             rows: components["schemas"]["MinutesRowView"][];
         };
@@ -4426,6 +4774,7 @@ export interface components {
             defaults: number;
             serialPrefix: string;
         };
+        /** @description All that a model holds. */
         ModelPageView: {
             /** Format: int32 */
             version: number;
@@ -4435,7 +4784,10 @@ export interface components {
             isOwn: boolean;
             /** Format: int32 */
             modelVersion: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The version that a pack has of a model that is the shop's own; null where none has it.
+             */
             packVersion: null | number;
             like: string;
             serialPrefix: string;
@@ -4454,9 +4806,11 @@ export interface components {
             parts: components["schemas"]["TaughtPartView"][];
             history: string[];
         };
+        /** @description What would change. */
         ModelPartLook: {
             differences: string[];
         };
+        /** @description What a part of a model's file becomes. */
         ModelPartRequest: {
             /** Format: uuid */
             key: string;
@@ -4467,17 +4821,22 @@ export interface components {
             value: null | components["schemas"]["JsonNode"];
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A part of a model's file: what can be fitted, its waste store, what its head can be given. */
         ModelPartView: {
+            /** @description Where it stands in the file. */
             name: string;
             title: string;
             value: null | components["schemas"]["JsonNode"];
+            /** @description Its rules, with a title for every field. */
             schema: components["schemas"]["JsonNode"];
         };
+        /** @description The parts of a model's file, each to be changed as a whole. */
         ModelPartsView: {
             /** Format: int32 */
             version: number;
             parts: components["schemas"]["ModelPartView"][];
         };
+        /** @description Models, and what is asked of a kind. */
         ModelsView: {
             /** Format: int32 */
             version: number;
@@ -4494,6 +4853,7 @@ export interface components {
             /** Format: double */
             afterRatio: number;
         };
+        /** @description When ink work next falls due, and what falls due with it. */
         NextSessionView: {
             /** Format: int32 */
             slot: number;
@@ -4506,9 +4866,11 @@ export interface components {
             latest: string;
             with: number[];
         };
+        /** @description What one more application of a method would bring, over all channels. */
         NextView: {
             method: string;
             name: string;
+            /** @description Chances of how many come back, from none to all. */
             back: number[];
             /** Format: int32 */
             low: number;
@@ -4535,6 +4897,7 @@ export interface components {
             /** Format: double */
             oddsRatio: number;
         };
+        /** @description How the odds have done. */
         OddsView: {
             /** Format: int32 */
             jobs: number;
@@ -4562,6 +4925,7 @@ export interface components {
             inDays: number;
             targets: string[];
         };
+        /** @description A one-time code that was just made: it is told this once. */
         OneTimeCodeView: {
             /** Format: int64 */
             of: number;
@@ -4570,12 +4934,19 @@ export interface components {
             /** Format: date-time */
             until: string;
         };
+        /** @description What came off on a job, to be taught as an opening. */
         OpenedView: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The job's tag.
+             */
             tag: number;
+            /** @description In the order in which they came off. */
             parts: components["schemas"]["PartOff"][];
+            /** @description Their names in the order in which they went back on; empty when not all did. */
             back: string[];
         };
+        /** @description An opening: what came off, in order. */
         OpeningTaughtRequest: {
             /** Format: uuid */
             key: string;
@@ -4583,9 +4954,11 @@ export interface components {
             seenVersion: number;
             model: null | string;
             parts: null | components["schemas"]["PartOff"][];
+            /** @description Names of the same parts in the order in which they went back on; null or empty when that is not told. */
             back: null | string[];
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description Everything the page of opening up shows. */
         OpeningView: {
             /** Format: int64 */
             id: number;
@@ -4630,6 +5003,7 @@ export interface components {
             /** Format: int32 */
             cameOff: number;
         };
+        /** @description A model of a pack, to be the shop's own from now on. */
         OursRequest: {
             /** Format: uuid */
             key: string;
@@ -4676,13 +5050,16 @@ export interface components {
         OwnPasswordRequest: {
             /** Format: uuid */
             key: string;
+            /** @description The password as it is now. */
             now: null | string;
             password: null | string;
         };
         OwnPinRequest: {
             /** Format: uuid */
             key: string;
+            /** @description The password as it is now. */
             now: null | string;
+            /** @description The new PIN; empty for none. */
             pin: null | string;
         };
         OwnSlot: {
@@ -4696,9 +5073,13 @@ export interface components {
             fromFront: number;
             /** Format: int32 */
             fromBack: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What fits in it; null leaves that as it is.
+             */
             holdsMl: null | number;
         };
+        /** @description Pads or boxes on the shelf. */
         PadsView: {
             /** Format: int64 */
             item: number;
@@ -4707,6 +5088,7 @@ export interface components {
             /** Format: double */
             left: number;
         };
+        /** @description What the record says of one part. */
         PartLifeView: {
             part: string;
             name: string;
@@ -4728,6 +5110,7 @@ export interface components {
             /** Format: date */
             warrantyEnd: null | string;
         };
+        /** @description A part as it came off. */
         PartOff: {
             name: null | string;
             view: null | string;
@@ -4746,12 +5129,20 @@ export interface components {
             /** Format: double */
             minutes: number;
         };
+        /** @description A photo of a part, or of what holds it, as it was taken on a job. */
         PartPhotoView: {
+            /** @description The part. */
             part: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description The job it was taken on.
+             */
             job: number;
+            /** @description Which picture of that job. */
             picture: string;
+            /** @description What it was taken of. */
             label: string;
+            /** @description The machine's serial. */
             serial: string;
             /** Format: date-time */
             at: string;
@@ -4769,11 +5160,18 @@ export interface components {
             role: string;
             hasPin: boolean;
         };
+        /** @description What a pin would do. */
         PinPriceView: {
             harms: components["schemas"]["HarmView"][];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When the piece would begin; null when not within the days planned.
+             */
             begins: null | string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When the job would be done.
+             */
             done: string;
         };
         PinRequest: {
@@ -4781,10 +5179,17 @@ export interface components {
             key: string;
             /** Format: int32 */
             seenVersion: number;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description The person; 0 for whoever comes.
+             */
             of: number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it begins; null as soon as it can.
+             */
             from: null | string;
+            /** @description Whether it is let go again. */
             free: boolean;
             /**
              * Format: int32
@@ -4813,17 +5218,29 @@ export interface components {
             why: string;
             default: boolean;
         };
+        /** @description A refused request: problem+json with a code, and a pointer per field. */
         ProblemBody: {
+            /** @description Always about:blank. */
             type: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The HTTP status.
+             */
             status: number;
+            /** @description The first problem's code. */
             code: string;
+            /** @description The first problem's title. */
             title: string;
+            /** @description The first problem's facts. */
             detail: string;
+            /** @description What to do next. */
             hint: string;
+            /** @description All problems. */
             problems: components["schemas"]["FieldProblem"][];
+            /** @description For a stale write: what changed since, oldest first. */
             changes: string[];
         };
+        /** @description A time with the chance that it holds. */
         PromiseTimeView: {
             /** Format: date-time */
             at: string;
@@ -4831,6 +5248,7 @@ export interface components {
             holds: number;
             says: string;
         };
+        /** @description What can be promised. */
         PromiseView: {
             offered: null | components["schemas"]["PromiseTimeView"];
             times: components["schemas"]["PromiseTimeView"][];
@@ -4868,6 +5286,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description What typed words can mean. */
         ReadingView: {
             finding: string;
             findingName: string;
@@ -4885,15 +5304,18 @@ export interface components {
             sure: boolean;
             code: string;
         };
+        /** @description A page of a machine's record, newest first. */
         RecordPage: {
             entries: components["schemas"]["EntryView"][];
             /** Format: int64 */
             older: null | number;
         };
+        /** @description The record: every line, newest first, and what it says that cannot be. */
         RecordSection: {
             entries: components["schemas"]["EntryView"][];
             doubts: components["schemas"]["DoubtView"][];
         };
+        /** @description Why a picture was not read, and what to do. Nothing was written. */
         RefusalView: {
             reason: string;
             title: string;
@@ -4905,6 +5327,7 @@ export interface components {
             key: string;
             /** Format: int32 */
             seenVersion: number;
+            /** @description The reminder's key. */
             of: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
@@ -4979,16 +5402,23 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description Something that its seller takes back until a day. */
         ReturnView: {
             what: string;
             where: string;
             seller: string;
             /** Format: date */
             until: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Days left, today not counted; below 0 when it is past.
+             */
             days: number;
             soon: boolean;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description The visit on which it was fitted; null when it lies on the shelf.
+             */
             job: null | number;
         };
         RoleRequest: {
@@ -4999,6 +5429,7 @@ export interface components {
             role: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A guide being followed. */
         RunView: {
             run: string;
             guide: string;
@@ -5020,9 +5451,11 @@ export interface components {
             /** Format: int32 */
             slot: number;
         };
+        /** @description What lies on the scale. */
         ScaleView: {
             /** Format: double */
             grams: number;
+            /** @description Whether a simulated scale said it. */
             madeUp: boolean;
         };
         ScanRequest: {
@@ -5047,6 +5480,7 @@ export interface components {
             option: string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A school with its practices and the shop's choice. */
         SchoolView: {
             id: string;
             name: string;
@@ -5056,20 +5490,33 @@ export interface components {
             chosen: string;
             options: components["schemas"]["PracticeView"][];
         };
+        /** @description The counter of borderless prints. */
         SecondCounterView: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its count, %.
+             */
             pct: number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             at: string;
+            /** @description Whether it was read; else a reset left it so. */
             isRead: boolean;
+            /** @description When it is at its limit. */
             full: components["schemas"]["DateBandView"];
         };
         ServiceRequest: {
             /** Format: double */
             count: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What it is to be set to, %; null for 0.
+             */
             to: null | number;
         };
+        /** @description What a service program read before and after; where it did not fall nothing was stored. Nothing is written. */
         ServiceView: {
             /** Format: double */
             before: number;
@@ -5077,21 +5524,31 @@ export interface components {
             after: number;
             madeUp: boolean;
         };
+        /** @description A slot in a reset session, in the order of the hand. */
         SessionSlotBody: {
             /** Format: int32 */
             slot: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its count before, %; null when not read.
+             */
             before: null | number;
+            /** @description Whether it was filled to full; else Ml went in, or nothing. */
             full: boolean;
             /** Format: double */
             ml: null | number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How often the tool was tried; 0 where its count was left.
+             */
             tries: number;
+            /** @description steady, blinks, red or dark; empty when not seen. */
             lamp: null | string;
             reset: boolean;
             /** Format: double */
             after: null | number;
         };
+        /** @description Who is signed in, and what the interface needs before it can draw anything. */
         SessionView: {
             person: null | components["schemas"]["PersonView"];
             needsFirstOwner: boolean;
@@ -5102,6 +5559,7 @@ export interface components {
             /** Format: date-time */
             now: string;
         };
+        /** @description What to do next, as the thread's advice has it. */
         SheetActionView: {
             /** Format: int32 */
             thread: number;
@@ -5109,6 +5567,7 @@ export interface components {
             ink: string;
             does: string;
         };
+        /** @description A sheet in the row of sheets of a machine. */
         SheetLineView: {
             id: string;
             /** Format: int64 */
@@ -5120,15 +5579,18 @@ export interface components {
             cleansBefore: number;
             /** Format: int32 */
             missingCount: number;
+            /** @description Missing nozzles, unit by unit, in the layout's order. */
             missing: number[];
             madeUp: boolean;
         };
+        /** @description What came of a picture: a sheet on record, or why there is none. */
         SheetTakenView: {
             sheet: null | string;
             /** Format: int32 */
             version: number;
             refusal: null | components["schemas"]["RefusalView"];
         };
+        /** @description A layout that a picture taught, for a model. */
         SheetTaughtRequest: {
             /** Format: uuid */
             key: string;
@@ -5141,6 +5603,7 @@ export interface components {
             };
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A sheet in full. */
         SheetView: {
             id: string;
             /** Format: int64 */
@@ -5164,9 +5627,11 @@ export interface components {
             unsureCount: number;
             /** Format: int32 */
             putRight: number;
+            /** @description Where each nozzle's dash lies in the picture: left end and right end, four numbers a nozzle, in pixels; empty without a picture. */
             dashes: number[];
             madeUp: boolean;
         };
+        /** @description All about a job's sheets. */
         SheetsView: {
             /** Format: int64 */
             job: number;
@@ -5190,6 +5655,7 @@ export interface components {
             here: boolean;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description The shelf. */
         ShelfView: {
             kinds: components["schemas"]["StockKindView"][];
             items: components["schemas"]["StockItemView"][];
@@ -5206,6 +5672,7 @@ export interface components {
             reason: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description What holds for the whole shop. */
         ShopView: {
             /** Format: int32 */
             version: number;
@@ -5214,10 +5681,16 @@ export interface components {
             parts: components["schemas"]["PartView"][];
             entries: components["schemas"]["EntryView"][];
         };
+        /** @description What a card showed at the moment it was pressed, as its words stood on the screen. */
         ShownAtPress: {
+            /** @description The step; empty when none was shown. */
             step: null | string;
+            /** @description The answer pressed; empty for a step that is only done. */
             answer: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The version of the job that it was shown for; 0 when not told.
+             */
             version: number;
         };
         SignInRequest: {
@@ -5230,14 +5703,17 @@ export interface components {
             /** Format: int64 */
             of: number;
             name: string;
+            /** @description bench, tablet or phone. */
             place: string;
             address: string;
             /** Format: date-time */
             since: string;
             /** Format: date-time */
             seenAt: string;
+            /** @description Whether it is this one. */
             isHere: boolean;
         };
+        /** @description What a finding shows under a cause. */
         SignView: {
             finding: string;
             name: string;
@@ -5252,54 +5728,79 @@ export interface components {
             panel: number;
             ink: string;
         };
+        /** @description A slot with a figure. */
         SlotFigure: {
             /** Format: int32 */
             slot: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description %, g or ml, as its write says; null for a fill to full, or where nothing was read.
+             */
             amount: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The count after a reset, %; null for 100.
+             */
             after?: null | number;
         };
+        /** @description One slot: what its chip says, and what is in it. */
         SlotInkView: {
             /** Format: int32 */
             panel: number;
             ink: string;
             colour: string;
+            /** @description Where it is, seen from the front, in words. */
             front: string;
             back: string;
             type: string;
             typeName: string;
+            /** @description Whether it was told what is fitted; else that is taken from the take-in. */
             told: boolean;
             /** Format: date-time */
             since: null | string;
+            /** @description Whether anything of its ink is known. */
             known: boolean;
             hasCount: boolean;
             canWeigh: boolean;
             isFilled: boolean;
+            /** @description What resets its chip; empty when nothing does. */
             tool: string;
+            /** @description How a tool whose pins differ is laid on; empty where they are alike. */
             align: string;
             /** Format: double */
             fillMl: number;
             /** Format: double */
             reserveMl: number;
             inkMl: null | components["schemas"]["FigureView"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What it counts now, %; null when no reading says.
+             */
             chip: null | number;
             dryAt: null | components["schemas"]["FigureView"];
             /** Format: double */
             addMl: null | number;
             /** Format: date-time */
             airSince: null | string;
+            /** @description fine, unknown, soon, now or air. */
             urgency: string;
+            /** @description fill, fill-and-reset, run-out, fill-for-board or replace. */
             way: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The count at which it is due, %.
+             */
             dueAt: null | number;
             says: string;
             why: string;
             warnings: string[];
+            /** @description What the estimate comes from, in words. */
             from: string;
             mlPerDay: null | components["schemas"]["FigureView"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it is down to its reserve at that use, with the earliest and the latest day of 9 in 10.
+             */
             dryOn: null | string;
             /** Format: date-time */
             dryEarliest: null | string;
@@ -5308,6 +5809,7 @@ export interface components {
             doubts: string[];
             types: components["schemas"]["CartridgeView"][];
         };
+        /** @description The life of what is fitted in a slot, oldest first. */
         SlotLifeView: {
             /** Format: int32 */
             panel: number;
@@ -5318,22 +5820,33 @@ export interface components {
             reserveMl: number;
             moments: components["schemas"]["SlotMomentView"][];
         };
+        /** @description A slot at one moment of its life. */
         SlotMomentView: {
             /** Format: date-time */
             at: string;
+            /** @description fitted, filled, weighed, chip-read, reset or spent. */
             what: string;
+            /** @description In words. */
             says: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The count then, %, by readings and resets.
+             */
             chip: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What a weighing then said alone, ml.
+             */
             weighedMl: null | number;
             inkMl: null | components["schemas"]["FigureView"];
         };
+        /** @description A slot that a guide can be about. */
         SlotOfMachine: {
             /** Format: int32 */
             panel: number;
             ink: string;
         };
+        /** @description How far one slot goes. */
         SlotRunView: {
             /** Format: int32 */
             panel: number;
@@ -5355,6 +5868,7 @@ export interface components {
             fromBack: number;
             cartridge: string;
         };
+        /** @description A span of time. */
         SpanView: {
             /** Format: date-time */
             from: string;
@@ -5374,18 +5888,28 @@ export interface components {
             /** Format: double */
             limit: null | number;
         };
+        /** @description A point on one side of the machine, in hundredths of it. */
         SpotView: {
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
         };
+        /** @description One layer of a stack of waste pads. */
         StackLayer: {
+            /** @description What it is called. */
             name: string;
+            /** @description felt, block or spacer. */
             kind: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description How thick, mm.
+             */
             mm: number;
-            /** @default  */
+            /**
+             * @description Which way round it lies; empty when it does not matter.
+             * @default
+             */
             way: string;
         };
         StandRequest: {
@@ -5393,16 +5917,19 @@ export interface components {
             key: string;
             /** Format: int32 */
             seenVersion: number;
+            /** @description Suspended, LetBack or Gone. */
             act: null | string;
             why: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description One station's causes, tests and repairs. */
         StationDetail: {
             id: string;
             name: string;
             causes: components["schemas"]["CauseView"][];
             steps: components["schemas"]["StepView"][];
         };
+        /** @description One place on a path, with the suspicion on it. */
         StationView: {
             id: string;
             name: string;
@@ -5429,6 +5956,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A step: a finding with its answers, or a repair with its presses of work. */
         StepView: {
             id: string;
             kind: string;
@@ -5477,6 +6005,7 @@ export interface components {
             returnBy: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description Something on the shelf. */
         StockItemView: {
             /** Format: int64 */
             id: number;
@@ -5486,15 +6015,20 @@ export interface components {
             for: string;
             /** Format: double */
             came: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What is left, in its unit.
+             */
             left: number;
             unit: string;
             /** Format: date-time */
             at: string;
             seller: string;
             lot: string;
+            /** @description Where the rest went, in words, oldest first; what fills poured is not told singly. */
             spent: string[];
         };
+        /** @description A kind of thing on the shelf. */
         StockKindView: {
             id: string;
             name: string;
@@ -5515,6 +6049,7 @@ export interface components {
             why: null | string;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A moment of the store's life. */
         StoreMomentView: {
             /** Format: date-time */
             at: string;
@@ -5530,7 +6065,10 @@ export interface components {
             amount: null | number;
             box: null | string;
             note: null | string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What the box that came out weighed, g; null when nobody weighed it.
+             */
             outG?: null | number;
             /** Format: int64 */
             item?: null | number;
@@ -5541,24 +6079,33 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description Opening up: what is off, open or inside. */
         StripDownSection: {
             tray: components["schemas"]["TrayItemView"][];
         };
+        /** @description One field of a sum, for its page. */
         SumFieldView: {
             name: string;
             label: string;
             unit: string;
+            /** @description number, whole, flag, word, name, moment, wholes, names or list. */
             kind: string;
             needed: boolean;
             example: string;
             words: string[];
+            /** @description Fields of each piece of a list. */
             parts: components["schemas"]["SumFieldView"][];
         };
+        /** @description One figure of a sum's result. */
         SumFigure: {
+            /** @description Its name in the open format. */
             name: string;
+            /** @description What the page says. */
             label: string;
+            /** @description Its unit; empty when none. */
             unit: string;
         };
+        /** @description A sum, for its page. */
         SumView: {
             name: string;
             title: string;
@@ -5595,6 +6142,7 @@ export interface components {
             inks: string[];
             papers: string[];
         };
+        /** @description Everything told at take-in. Machine and customer by number when they are on record, else by what makes them new. */
         TakeInRequest: {
             /** Format: uuid */
             key: string;
@@ -5657,6 +6205,7 @@ export interface components {
             /** Format: int32 */
             tag: number;
         };
+        /** @description One unit as a person tapped it: a letter a nozzle. */
         TappedUnit: {
             id: string;
             nozzles: string;
@@ -5687,10 +6236,14 @@ export interface components {
             minutes: number;
             known: null | components["schemas"]["PartOff"];
         };
+        /** @description What a picture taught, before it is kept. */
         TaughtSheetView: {
             layout: string;
             channels: components["schemas"]["LaidChannelView"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The picture, upright, points.
+             */
             width: number;
             /** Format: int32 */
             height: number;
@@ -5737,6 +6290,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description A thread as a tab shows it. */
         ThreadView: {
             /** Format: int32 */
             id: number;
@@ -5747,6 +6301,7 @@ export interface components {
             words: string;
             how: string;
         };
+        /** @description A card of the tray. */
         TrayCardView: {
             item: string;
             removal: string;
@@ -5761,8 +6316,10 @@ export interface components {
             /** Format: date-time */
             since: null | string;
             who: string;
+            /** @description power, moving, closing: what must not happen before it is undone. */
             forbids: string[];
             fasteners: null | components["schemas"]["FastenersView"];
+            /** @description What must be undone before it. */
             beneath: string[];
         };
         TrayClearRequest: {
@@ -5804,6 +6361,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description One unit of a layout, for drawing. */
         UnitShape: {
             id: string;
             ink: string;
@@ -5830,6 +6388,7 @@ export interface components {
             /** Format: double */
             dashThicknessMm: number;
         };
+        /** @description One unit of a sheet, with what became of it. */
         UnitView: {
             id: string;
             nozzles: string;
@@ -5896,15 +6455,20 @@ export interface components {
             /** Format: double */
             maxMinutes: null | number;
         };
+        /** @description Somebody stands in the door. */
         WalkInView: {
             /** Format: double */
             minutes: number;
             harms: components["schemas"]["HarmView"][];
             /** Format: double */
             laterMin: number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it first harms none; null when not within the days planned.
+             */
             firstGap: null | string;
         };
+        /** @description A machine by which of its counter and store is next. */
         WasteRowView: {
             /** Format: int64 */
             machine: number;
@@ -5922,23 +6486,32 @@ export interface components {
             /** Format: date-time */
             bottleOn: null | string;
         };
+        /** @description What the shop's school goes, whatever the numbers say. */
         WasteSchoolView: {
             school: string;
             option: string;
             why: string;
+            /** @description The way it goes. */
             way: string;
         };
+        /** @description Waste of the whole shop. */
         WasteShopView: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The shop's version, for a write.
+             */
             version: number;
+            /** @description Machines by which is next. */
             rows: components["schemas"]["WasteRowView"][];
             boxes: components["schemas"]["BoxView"][];
             models: components["schemas"]["BoxModelView"][];
             keys: components["schemas"]["KeyView"][];
             pads: components["schemas"]["PadsView"][];
             handedIn: components["schemas"]["HandedInView"][];
+            /** @description The line of the shop's own council; empty when none. */
             rules: string;
         };
+        /** @description Waste of a job's machine: what the counter says, and what its store holds. */
         WasteView: {
             /** Format: int64 */
             job: number;
@@ -5950,22 +6523,33 @@ export interface components {
             thread: number;
             model: string;
             open: boolean;
+            /** @description Whether the model says what its store holds; else the rest is empty. */
             ready: boolean;
+            /** @description What the store is, and where. */
             store: string;
             box: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The counter as last read, %; null when never.
+             */
             counter: null | number;
             /** Format: date-time */
             counterAt: null | string;
+            /** @description Whether it was read; else it was set so, and not read back. */
             counterRead: boolean;
+            /** @description Whether there is anything to reset. */
             resetWanted: boolean;
+            /** @description Whether the mass is known by more than the counter. */
             known: boolean;
             massG: null | components["schemas"]["FigureView"];
             roomG: null | components["schemas"]["FigureView"];
             cyclesLeft: null | components["schemas"]["FigureView"];
             /** Format: double */
             tareG: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description The mass it is used to, with its own.
+             */
             safeG: number;
             /** Format: double */
             mostG: number;
@@ -5973,7 +6557,9 @@ export interface components {
             pointsPerDay: null | number;
             counterFull: null | components["schemas"]["DateBandView"];
             storeFull: null | components["schemas"]["DateBandView"];
+            /** @description Which comes first: counter or store. */
             first: string;
+            /** @description The gap, one sentence. */
             says: string;
             doubts: string[];
             gate: components["schemas"]["GateItemView"][];
@@ -5984,7 +6570,10 @@ export interface components {
             moments: components["schemas"]["StoreMomentView"][];
             bottle: null | components["schemas"]["BottleView"];
             takesBottle: boolean;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What a partial reset is promised to leave, %; null where there is none or it is spent.
+             */
             partialTo: null | number;
             /** Format: int32 */
             resets: number;
@@ -5999,11 +6588,15 @@ export interface components {
             dueOn: null | string;
             due: string;
             rules: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description From this count on the machine warns, %.
+             */
             warnPct: number;
             countsBorderless: boolean;
             borderless: null | components["schemas"]["SecondCounterView"];
         };
+        /** @description A way to go on. */
         WasteWayView: {
             id: string;
             name: string;
@@ -6013,7 +6606,10 @@ export interface components {
             handsMin: number;
             /** Format: double */
             waitHours: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Null when longer than is told or not known.
+             */
             lastsDays: null | number;
             /** Format: double */
             perYear: number;
@@ -6026,6 +6622,7 @@ export interface components {
             /** Format: double */
             cheaperUntilRuns: null | number;
         };
+        /** @description A way of going on with this head, and what it is expected to come to. */
         WayView: {
             id: string;
             name: string;
@@ -6042,6 +6639,7 @@ export interface components {
             /** Format: double */
             price: number;
         };
+        /** @description Hours of a day of the week. */
         WeekdayView: {
             day: string;
             hours: string;
@@ -6059,6 +6657,7 @@ export interface components {
             thread: number;
             howTold?: null | components["schemas"]["HowTold"];
         };
+        /** @description What if it is just run so often. */
         WhatIfView: {
             method: string;
             name: string;
@@ -6073,6 +6672,7 @@ export interface components {
             /** Format: double */
             counterPct: number;
         };
+        /** @description The arithmetic for one cause. */
         WhyView: {
             cause: string;
             name: string;
@@ -6106,16 +6706,20 @@ export interface components {
             step: string;
             reason: string;
         };
+        /** @description Work that was done before the visit. */
         WorkBeforeRequest: {
             repair: null | string;
             /** Format: date */
             on: null | string;
+            /** @description Whether the trouble was there already, and stayed. */
             sinceTrouble: boolean;
         };
+        /** @description Work that can be told as done before, with the models it is for. */
         WorkChoice: {
             id: string;
             name: string;
         };
+        /** @description A kind of work. */
         WorkKindView: {
             id: string;
             name: string;
