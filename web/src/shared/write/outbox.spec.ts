@@ -57,7 +57,7 @@ describe('what waits for the server', () => {
   it('is sent once and in order, each seen as the one before left the job', async () => {
     const { lines, state } = server()
     const outbox = useOutbox()
-    for (const text of ['a', 'b', 'c']) await outbox.keep(`k-${text}`, 7, { url, body: body(text) }, false)
+    for (const text of ['a', 'b', 'c']) await outbox.keep(`k-${text}`, 7, { url, body: body(text) }, false, 'a note')
     await outbox.flush()
     expect(lines.map((l) => l.text)).toEqual(['a', 'b', 'c'])
     expect(state.version).toBe(8)
@@ -67,7 +67,8 @@ describe('what waits for the server', () => {
   it('is neither lost nor doubled when answers are lost on the way, in the middle', async () => {
     const { lines, state } = server()
     const outbox = useOutbox()
-    for (const text of ['a', 'b', 'c', 'd']) await outbox.keep(`k-${text}`, 7, { url, body: body(text) }, false)
+    for (const text of ['a', 'b', 'c', 'd'])
+      await outbox.keep(`k-${text}`, 7, { url, body: body(text) }, false, 'a note')
     for (const lost of [1, 1, 1]) {
       state.losesAnswers = lost
       await outbox.flush()
@@ -80,10 +81,10 @@ describe('what waits for the server', () => {
   it('becomes a question with both sides when somebody else wrote, and what is behind it waits', async () => {
     const { lines, state } = server()
     const outbox = useOutbox()
-    for (const text of ['a', 'b']) await outbox.keep(`k-${text}`, 7, { url, body: body(text) }, false)
+    for (const text of ['a', 'b']) await outbox.keep(`k-${text}`, 7, { url, body: body(text) }, false, 'a note')
     state.version = 6
     await outbox.flush()
-    expect(outbox.questions.map((q) => [q.says, q.question?.changes])).toEqual([['notes: a', ['Tom: a note']]])
+    expect(outbox.questions.map((q) => [q.says, q.question?.changes])).toEqual([['a note', ['Tom: a note']]])
     expect(outbox.mine).toHaveLength(2)
     await outbox.sendAllTheSame(outbox.questions[0]!, 6)
     expect(lines.map((l) => l.text)).toEqual(['a', 'b'])
@@ -94,9 +95,9 @@ describe('what waits for the server', () => {
     const { lines, state } = server()
     const first = useOutbox()
     state.isAway = true
-    await first.keep('k-a', 7, { url, body: body('a') }, true)
+    await first.keep('k-a', 7, { url, body: body('a') }, true, 'a note')
     // The same press again, as long as it waits, is one.
-    await first.keep('k-again', 7, { url, body: body('a') }, false)
+    await first.keep('k-again', 7, { url, body: body('a') }, false, 'a note')
     await first.flush()
     setActivePinia(createPinia())
     closeStore()
@@ -120,7 +121,7 @@ describe('what waits for the server', () => {
       useSession().view = { person: { id: 1, name: 'Ines', role: 'Owner', hasPin: true } } as never
       return useOutbox()
     })
-    for (const text of ['a', 'b', 'c']) await tabs[0]!.keep(`k-${text}`, 7, { url, body: body(text) }, false)
+    for (const text of ['a', 'b', 'c']) await tabs[0]!.keep(`k-${text}`, 7, { url, body: body(text) }, false, 'a note')
     await Promise.all(tabs.map((t) => t.flush()))
     for (const t of tabs) await t.flush()
     await Promise.all(tabs.map((t) => t.load()))
@@ -136,8 +137,20 @@ describe('what waits for the server', () => {
     })
     const outbox = useOutbox()
     const photo = new Bytes(['a picture']) as unknown as Blob
-    await outbox.keep('k-1', 7, { url: '/api/jobs/7/opening/photo?key=k-1&seenVersion=5&of=', body: photo }, false)
-    await outbox.keep('k-2', 7, { url: '/api/jobs/7/opening/photo?key=k-2&seenVersion=5&of=lid', body: photo }, false)
+    await outbox.keep(
+      'k-1',
+      7,
+      { url: '/api/jobs/7/opening/photo?key=k-1&seenVersion=5&of=', body: photo },
+      false,
+      'a note',
+    )
+    await outbox.keep(
+      'k-2',
+      7,
+      { url: '/api/jobs/7/opening/photo?key=k-2&seenVersion=5&of=lid', body: photo },
+      false,
+      'a note',
+    )
     await outbox.flush()
     expect(sent.map(([to, size]) => [to.replace(/.*seenVersion/, ''), size])).toEqual([
       ['=5&of=', 9],
@@ -158,7 +171,7 @@ describe('what waits for the server', () => {
       return Promise.resolve(Response.json({ job: { version: 6 } }))
     })
     const outbox = useOutbox()
-    await outbox.keep('k-a', 7, { url, body: body('a') }, false)
+    await outbox.keep('k-a', 7, { url, body: body('a') }, false, 'a note')
     await outbox.flush()
     expect([session.ended, session.person?.name, outbox.mine.length]).toEqual([true, 'Ines', 1])
     signedIn = true

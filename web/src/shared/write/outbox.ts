@@ -9,17 +9,6 @@ const news = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChann
 // Pictures of sheets and what is asked of a device have an answer that must be read: they are never sent behind one's back.
 const neverKept = ['/sheets/picture', '/sheets/scan', '/waste/service']
 
-/** What a press was, in a few words, from the address it goes to. */
-function wordsOf(url: string, body: string | Blob): string {
-  const what = url.split('?')[0]!.split('/').slice(4).join(' ').replaceAll('-', ' ')
-  if (typeof body !== 'string') return what
-  const said = JSON.parse(body) as Record<string, unknown>
-  const told = ['text', 'finding', 'outcome', 'repair', 'removal', 'item', 'step', 'clock', 'label', 'what', 'value']
-    .map((name) => said[name])
-    .filter((v) => (typeof v === 'string' && v !== '') || typeof v === 'number')
-  return told.length ? `${what}: ${told.join(', ').slice(0, 120)}` : what
-}
-
 /** What was said, without its key and what was seen: the same press again, as long as it waits, is one. */
 function saidIn(url: string, body: string | Blob): string {
   if (typeof body !== 'string') return url.replace(/(key|seenVersion|howTold)=[^&]*/g, '') + body.size
@@ -65,14 +54,14 @@ export const useOutbox = defineStore('outbox', () => {
   /** Whether a request can wait here. */
   const takes = (request: SentRequest) => !neverKept.some((part) => request.url.includes(part))
 
-  /** Keeps a press. False when this browser has no store: then nothing was kept. */
-  async function keep(key: string, job: number, request: SentRequest, tried: boolean): Promise<boolean> {
+  /** Keeps a press, with the words that its page showed. False when this browser has no store: then nothing was kept. */
+  async function keep(key: string, job: number, request: SentRequest, tried: boolean, says: string): Promise<boolean> {
     const person = session.person?.id
     if (person === undefined || !takes(request)) return false
     const said = saidIn(request.url, request.body)
     if (of(job).some((w) => w.key === key || saidIn(w.url, w.body) === said)) return true
     try {
-      await keptWrites.add({ ...request, key, job, person, tried, says: wordsOf(request.url, request.body) })
+      await keptWrites.add({ ...request, key, job, person, tried, says })
     } catch {
       return false
     }

@@ -175,12 +175,18 @@ describe('useWrites', () => {
 
     it('a press about a job waits under its key, and is done for whoever pressed it', async () => {
       const { writes, note, outbox } = notes(7)
-      expect(await note({ text: 'a' })).toBe(true)
-      expect(await note({ text: 'b' })).toBe(true)
+      const pressed = (label: string) => {
+        document.body.innerHTML = `<section><h2>A note</h2><button>${label}</button></section>`
+        document.querySelector('button')!.click()
+      }
+      pressed('Put down the first')
+      const first = note({ text: 'a' })
+      pressed('Put down the second')
+      expect([await first, await note({ text: 'b' })]).toEqual([true, true])
       expect(writes.problem.value).toBeNull()
       expect(outbox.of(7).map((w) => [w.url, w.says, w.tried])).toEqual([
-        ['/api/jobs/7/notes', 'notes: a', expect.any(Boolean)],
-        ['/api/jobs/7/notes', 'notes: b', false],
+        ['/api/jobs/7/notes', 'A note: Put down the first', expect.any(Boolean)],
+        ['/api/jobs/7/notes', 'A note: Put down the second', false],
       ])
       expect(new Set(outbox.of(7).map((w) => w.key)).size).toBe(2)
     })

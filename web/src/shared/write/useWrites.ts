@@ -5,6 +5,7 @@ import { useSession } from '@/shared/state/useSession'
 import { howPressed, type How } from '@/shared/state/howPressed'
 import { away, beginWrite, type Written } from './inFlight'
 import { useOutbox } from './outbox'
+import { pressedWords } from './pressedWords'
 import { answered, holdBack, requestOf } from './requests'
 
 /** How long to wait before asking again whether a write got through, ms; after the last the person is asked. */
@@ -46,11 +47,14 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
   const problem = ref<ProblemBody | null>(null)
   const waiting = shallowRef<readonly { what: string; call: () => Promise<Answer> }[]>([])
   const unanswered = new Map<string, unknown>()
+  /** What was pressed, in the words of the screen. */
+  const words = new Map<string, string>()
   let guarded: ((waitOver: string) => Promise<boolean>) | null = null
   let inHand: { what: string; done: Promise<unknown> } | null = null
 
   /** Sends a write in its turn; its answer, or null when it was refused, is not acknowledged, or is in hand already. */
   async function send(what: string, call: () => Promise<Answer>, stamp?: () => unknown): Promise<Answer | null> {
+    if (!words.has(what)) words.set(what, pressedWords())
     while (inHand) {
       if (inHand.what === what) return null
       await inHand.done
@@ -77,7 +81,7 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
       for (let tries = 0, fresh = false; ;) {
         try {
           const answer = await call()
-          unanswered.delete(what)
+          forget(what)
           waiting.value = waiting.value.filter((w) => w.what !== what)
           problem.value = null
           await of.written(answer)
@@ -108,13 +112,23 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
     }
   }
 
+  function forget(what: string) {
+    unanswered.delete(what)
+    words.delete(what)
+  }
+
   const keyOf = (what: string) => (unanswered.get(what) as { key?: string } | undefined)?.key
 
   /** Puts a press that cannot be sent now with those that wait, under its key. */
   async function keeps(key: string, what: string, tried: boolean): Promise<boolean> {
     const request = requestOf(key)
-    if (typeof of.about !== 'number' || !request || !(await outbox.keep(key, of.about, request, tried))) return false
-    unanswered.delete(what)
+    if (
+      typeof of.about !== 'number' ||
+      !request ||
+      !(await outbox.keep(key, of.about, request, tried, words.get(what) ?? ''))
+    )
+      return false
+    forget(what)
     waiting.value = waiting.value.filter((w) => w.what !== what)
     kept.add(what)
     problem.value = null
@@ -128,7 +142,7 @@ export function useWrites<Answer>(of: WritesOf<Answer>) {
     // Every press that got no answer is kept, and is sent again in its order.
     if (isOpen(e) || e.status === 401 || e.body.code === 'token-old') waiting.value = [...others, { what, call }]
     else {
-      unanswered.delete(what)
+      forget(what)
       waiting.value = others
     }
     if (e.status === 409) void of.refetch()
