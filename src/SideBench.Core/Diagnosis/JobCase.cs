@@ -114,8 +114,8 @@ public sealed class JobCase
     public bool IsWorthSaying(HeldStep held)
     {
         if (held.Step is not Repair || Book.IndexOfRepair(held.Step.Id) is not (>= 0 and var r))
-            return Gates.WordFor(held.Gate) is not ("past-limit" or "past-worth");
-        if (Gates.WordFor(held.Gate) is "past-limit" or "past-worth")
+            return Gates.WordFor(held.Gate) is not (Consented.PastLimit or Consented.PastWorth);
+        if (Gates.WordFor(held.Gate) is Consented.PastLimit or Consented.PastWorth)
             return Information.FixChance(r, Odds) >= Book.Book.House.LeastWorthSaying;
         return Book.FixChance[r].Zip(Book.BaseWeights, (fix, weight) => fix * weight).Sum()
             >= Book.Book.House.LeastPlausible * Book.BaseWeights.Sum();

@@ -27,5 +27,5 @@ public sealed record HeadHistory(
 public sealed record Application(string Method, IReadOnlySet<int> Before, IReadOnlySet<int> After)
 {
     /// <summary>Whether the machine drew ink through the head.</summary>
-    public bool IsClean => Method.StartsWith("clean-", StringComparison.Ordinal);
+    public bool IsClean => HeadMethod.IsCleanOf(Method);
 }

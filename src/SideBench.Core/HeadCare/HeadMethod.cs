@@ -53,8 +53,32 @@ public sealed record HeadMethod(
     /// <summary>Resting the head on its cap.</summary>
     public const string Rest = "rest";
 
+    /// <summary>Fluid under the head, and time.</summary>
+    public const string Soak = "soak";
+
+    /// <summary>Fluid through a channel.</summary>
+    public const string Flush = "flush";
+
+    /// <summary>A clean of the machine’s own, of three strengths.</summary>
+    public const string CleanLight = "clean-light";
+
+    /// <inheritdoc cref="CleanLight"/>
+    public const string CleanNormal = "clean-normal";
+
+    /// <inheritdoc cref="CleanLight"/>
+    public const string CleanDeep = "clean-deep";
+
+    private const string Cleans = "clean-";
+
+    /// <summary>All that is done to the head itself, from the mildest on; looking at the supply is none of them.</summary>
+    public static readonly IReadOnlyList<string> OnTheHead = [CleanLight, CleanNormal, CleanDeep, Rest, Soak, Flush];
+
+    /// <summary>Whether a method draws ink through the head.</summary>
+    /// <param name="method">Its name.</param>
+    public static bool IsCleanOf(string method) => method.StartsWith(Cleans, StringComparison.Ordinal);
+
     /// <summary>Whether it draws ink through the head.</summary>
-    public bool IsClean => Id.StartsWith("clean-", StringComparison.Ordinal);
+    public bool IsClean => IsCleanOf(Id);
 
     /// <summary>Ink while nothing is clear yet.</summary>
     public Millilitres Ink => Millilitres.Of(Parts.Sum(p => p.Ink.Value));

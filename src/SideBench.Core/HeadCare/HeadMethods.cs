@@ -7,8 +7,6 @@ namespace SideBench.Core.HeadCare;
 /// <summary>What can be done to a machine's head, and what an application costs on it: by its model and the fault book.</summary>
 public static class HeadMethods
 {
-    private static readonly string[] Order = ["clean-light", "clean-normal", "clean-deep", HeadMethod.Rest, "soak", "flush"];
-
     /// <summary>What can be done to some channels.</summary>
     /// <param name="model">The model as it stands.</param>
     /// <param name="book">The fault book.</param>
@@ -26,7 +24,7 @@ public static class HeadMethods
         var bare = new Facts { Model = model, Context = new Dictionary<string, string>() };
         var all = Enumerable.Range(0, channels.Count).ToList();
         var methods = new List<HeadMethod>();
-        foreach (var id in Order)
+        foreach (var id in HeadMethod.OnTheHead)
         {
             var repair = numbers
                 .Repairs.GetValueOrDefault(id, [])
@@ -39,8 +37,8 @@ public static class HeadMethods
             var method = id switch
             {
                 HeadMethod.Rest => Plain(id, repair, all, numbers, 0, risk, repair.Wait),
-                "soak" => Soak(model, repair, channels, numbers, risk),
-                "flush" => Flush(model, repair, channels, numbers, risk),
+                HeadMethod.Soak => Soak(model, repair, channels, numbers, risk),
+                HeadMethod.Flush => Flush(model, repair, channels, numbers, risk),
                 _ => Clean(model, repair, channels, numbers, risk, has),
             };
             if (method is not null)
@@ -149,7 +147,15 @@ public static class HeadMethods
         var fluid = numbers.SoakFluidMl * numbers.FluidPerMl;
         return to < from
             ? null
-            : Plain("soak", repair, [.. Enumerable.Range(0, channels.Count)], numbers, fluid, risk, new BookWait("soak", "", from, to));
+            : Plain(
+                HeadMethod.Soak,
+                repair,
+                [.. Enumerable.Range(0, channels.Count)],
+                numbers,
+                fluid,
+                risk,
+                new BookWait(HeadMethod.Soak, "", from, to)
+            );
     }
 
     private static HeadMethod? Flush(
@@ -162,7 +168,7 @@ public static class HeadMethods
     {
         if (model.HeadCare.Flush is not { } fluid)
             return null;
-        var first = Plain("flush", repair, [.. Enumerable.Range(0, channels.Count)], numbers, 0, 0, null);
+        var first = Plain(HeadMethod.Flush, repair, [.. Enumerable.Range(0, channels.Count)], numbers, 0, 0, null);
         var hands = Minutes.Of(Math.Max(0, first.Hands.Value - numbers.FlushMoreMin));
         var parts = channels
             .Index()

@@ -57,7 +57,7 @@ public sealed record HeadNext(HeadNextKind Kind, string Title, string Says)
                 "Print a nozzle sheet",
                 "Nobody knows what a clean does before there is a sheet to go by."
             );
-        if (job.State.Clocks.FirstOrDefault(c => c.IsWait && c.Kind is HeadMethod.Rest or "soak") is { } clock)
+        if (job.State.Clocks.FirstOrDefault(c => c.IsWait && c.Kind is HeadMethod.Rest or HeadMethod.Soak) is { } clock)
             return new HeadNext(
                 HeadNextKind.Wait,
                 $"It works by itself: {clock.Label}",
@@ -109,7 +109,7 @@ public sealed record HeadNext(HeadNextKind Kind, string Title, string Says)
             ? HeadGroups.Slots(model, head.Case.Channels)
             : [.. head.Case.Channels.Select(c => c.Slot).Distinct().Order()];
         var step = (Repair)job.Book.Book.Step(next.Repair)!;
-        var words = next.IsClean || next.Id == "flush" ? HeadGroups.Words(model, slots) : "";
+        var words = next.IsClean || next.Id == HeadMethod.Flush ? HeadGroups.Words(model, slots) : "";
         return new HeadNext(HeadNextKind.Work, step.Name, Brings(head, next))
         {
             Hands = plan.Steps[0].Hands,

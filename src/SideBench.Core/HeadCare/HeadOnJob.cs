@@ -150,7 +150,7 @@ public sealed record HeadOnJob(
         foreach (var clean in cleans.Reverse())
         {
             var method = MethodOf(clean.Repair, numbers);
-            if (method?.StartsWith("clean-", StringComparison.Ordinal) != true || (next - clean.At).TotalMinutes >= rest?.MinMinutes)
+            if (method is null || !HeadMethod.IsCleanOf(method) || (next - clean.At).TotalMinutes >= rest?.MinMinutes)
                 break;
             (row, next) = (row + 1, clean.At);
         }

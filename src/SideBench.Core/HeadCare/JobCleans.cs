@@ -28,7 +28,7 @@ public sealed record CleanOnJob(
 )
 {
     /// <summary>Tags of work that looks after a head.</summary>
-    public static readonly IReadOnlyList<string> CareTags = ["head-cleaning", "rest", "soak", "flush"];
+    public static readonly IReadOnlyList<string> CareTags = ["head-cleaning", HeadMethod.Rest, HeadMethod.Soak, HeadMethod.Flush];
 
     /// <summary>A line as such work; null when it is none.</summary>
     /// <param name="entry">The line.</param>

@@ -119,8 +119,7 @@ public static class BenchKeeping
         if (state.Closing is not null)
             return new Problem(ProblemCode.JobClosed, "");
         var problems = new List<Problem>();
-        if (what is not ("open-in-warranty" or "irreversible" or "past-limit" or "past-worth"))
-            problems.Add(new Problem(ProblemCode.UnknownWord, "/what", what, "open-in-warranty, irreversible, past-limit, past-worth"));
+        Guard.Word(problems, what, "/what", Consented.All);
         Guard.Text(problems, by, "/by", Guard.LongestName, needed: true);
         if (problems.Count > 0)
             return problems;

@@ -1,3 +1,5 @@
+using MathNet.Numerics;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>
@@ -19,20 +21,10 @@ public static class Hypergeometric
         var (least, most) = (Math.Max(0, before + now - all), Math.Min(before, now));
         if (both <= least)
             return 1;
-        var factorials = LogFactorials(all);
-        double Choose(int n, int k) => factorials[n] - factorials[k] - factorials[n - k];
-        var total = Choose(all, now);
+        var total = SpecialFunctions.BinomialLn(all, now);
         var sum = 0.0;
         for (var k = both; k <= most; k++)
-            sum += Math.Exp(Choose(before, k) + Choose(all - before, now - k) - total);
+            sum += Math.Exp(SpecialFunctions.BinomialLn(before, k) + SpecialFunctions.BinomialLn(all - before, now - k) - total);
         return Math.Min(1, sum);
-    }
-
-    private static double[] LogFactorials(int n)
-    {
-        var logs = new double[n + 1];
-        for (var i = 2; i <= n; i++)
-            logs[i] = logs[i - 1] + Math.Log(i);
-        return logs;
     }
 }

@@ -1,8 +1,13 @@
+using MathNet.Numerics.LinearAlgebra;
+
 namespace SideBench.Core.Nozzles;
 
 /// <summary>Weighted least squares by its normal equations, for the few unknowns that laying a sheet needs.</summary>
 public sealed class LeastSquares(int unknowns)
 {
+    // Of what an unknown is weighed with, so much must be left once the others are taken out of it: less is rounding.
+    private const double Settled = 1e-12;
+
     private readonly double[] normal = new double[unknowns * unknowns];
     private readonly double[] right = new double[unknowns];
 
@@ -31,45 +36,22 @@ public sealed class LeastSquares(int unknowns)
             normal[(i * unknowns) + i] += strength;
     }
 
-    /// <summary>The unknowns, or null when the equations do not settle them (Cholesky's factorisation breaks down).</summary>
+    /// <summary>The unknowns, or null when the equations do not settle them.</summary>
     public double[]? Solve()
     {
-        var factor = (double[])normal.Clone();
-        for (var i = 0; i < unknowns; i++)
+        var equations = Matrix<double>.Build.Dense(unknowns, unknowns, (i, j) => normal[(Math.Max(i, j) * unknowns) + Math.Min(i, j)]);
+        try
         {
-            for (var j = 0; j <= i; j++)
-            {
-                var sum = factor[(i * unknowns) + j];
-                for (var k = 0; k < j; k++)
-                    sum -= factor[(i * unknowns) + k] * factor[(j * unknowns) + k];
-                if (i != j)
-                {
-                    factor[(i * unknowns) + j] = sum / factor[(j * unknowns) + j];
-                }
-                else
-                {
-                    if (!(sum > 1e-12 * Math.Abs(normal[(i * unknowns) + i])))
-                        return null;
-                    factor[(i * unknowns) + i] = Math.Sqrt(sum);
-                }
-            }
+            var factor = equations.Cholesky();
+            for (var i = 0; i < unknowns; i++)
+                if (!(factor.Factor[i, i] * factor.Factor[i, i] > Settled * Math.Abs(equations[i, i])))
+                    return null;
+            return [.. factor.Solve(Vector<double>.Build.Dense(right))];
         }
-
-        var x = (double[])right.Clone();
-        for (var i = 0; i < unknowns; i++)
+        catch (ArgumentException)
         {
-            for (var k = 0; k < i; k++)
-                x[i] -= factor[(i * unknowns) + k] * x[k];
-            x[i] /= factor[(i * unknowns) + i];
+            // What is not positive definite settles nothing.
+            return null;
         }
-
-        for (var i = unknowns - 1; i >= 0; i--)
-        {
-            for (var k = i + 1; k < unknowns; k++)
-                x[i] -= factor[(k * unknowns) + i] * x[k];
-            x[i] /= factor[(i * unknowns) + i];
-        }
-
-        return x;
     }
 }

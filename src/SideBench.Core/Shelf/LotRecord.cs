@@ -1,3 +1,5 @@
+using MathNet.Numerics.Distributions;
+
 namespace SideBench.Core.Shelf;
 
 /// <summary>What can be said of a lot.</summary>
@@ -44,21 +46,22 @@ public sealed record LotRecord(
 )
 {
     private const double Tail = 0.05;
-    private const int Halvings = 60;
 
     /// <summary>All lots, the worst first: by the low end of the band, so that one failure of one stands behind ten of thirty.</summary>
     /// <param name="pieces">Every piece that was fitted with a lot.</param>
     /// <param name="numbers">House numbers.</param>
     public static IReadOnlyList<LotRecord> Of(IEnumerable<LotPiece> pieces, ShelfNumbers numbers) =>
-        [
-            .. pieces
+        Worst(
+            pieces
                 .Where(p => p.Lot.Trim().Length > 0)
                 .GroupBy(p => (Lot: p.Lot.Trim().ToUpperInvariant(), p.What))
                 .Select(g => Of([.. g], numbers))
-                .OrderByDescending(l => l.Rate.Low)
-                .ThenByDescending(l => l.Rate.Best)
-                .ThenBy(l => l.Lot, StringComparer.Ordinal),
-        ];
+        );
+
+    /// <summary>Lots in their order, the worst first.</summary>
+    /// <param name="lots">The lots.</param>
+    public static IReadOnlyList<LotRecord> Worst(IEnumerable<LotRecord> lots) =>
+        [.. lots.OrderByDescending(l => l.Rate.Low).ThenByDescending(l => l.Rate.Best).ThenBy(l => l.Lot, StringComparer.Ordinal)];
 
     private static LotRecord Of(IReadOnlyList<LotPiece> pieces, ShelfNumbers numbers)
     {
@@ -84,33 +87,8 @@ public sealed record LotRecord(
     /// <param name="of">Of so many, 1 or more.</param>
     public static (double Best, double Low, double High) Band(int failed, int of)
     {
-        var low = failed == 0 ? 0 : Solve(p => 1 - AtMost(failed - 1, of, p), rises: true);
-        var high = failed == of ? 1 : Solve(p => AtMost(failed, of, p), rises: false);
+        var low = failed == 0 ? 0 : Beta.InvCDF(failed, of - failed + 1, Tail);
+        var high = failed == of ? 1 : Beta.InvCDF(failed + 1, of - failed, 1 - Tail);
         return ((double)failed / of, low, high);
-    }
-
-    // Chance of so many failures or fewer.
-    private static double AtMost(int failed, int of, double rate)
-    {
-        var term = Math.Pow(1 - rate, of);
-        var sum = term;
-        for (var k = 1; k <= failed; k++)
-            sum += term *= (of - k + 1) / (double)k * rate / (1 - rate);
-        return sum;
-    }
-
-    private static double Solve(Func<double, double> chance, bool rises)
-    {
-        var (from, to) = (0.0, 1.0);
-        for (var i = 0; i < Halvings; i++)
-        {
-            var middle = (from + to) / 2;
-            if (chance(middle) < Tail == rises)
-                from = middle;
-            else
-                to = middle;
-        }
-
-        return (from + to) / 2;
     }
 }

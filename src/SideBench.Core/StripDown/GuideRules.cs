@@ -1,4 +1,5 @@
 using SideBench.Core.Diagnosis;
+using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Outcomes;
 using SideBench.Core.Record;
@@ -45,7 +46,7 @@ public static class GuideRules
                 StepKind.Back => false,
                 _ => open,
             };
-            word |= step.Kind == StepKind.Word && step.Word == "irreversible";
+            word |= step.Kind == StepKind.Word && step.Word == Consented.Irreversible;
             photo |= step.Photo;
             if (step.Irreversible && !(word && photo))
                 problems.Add(

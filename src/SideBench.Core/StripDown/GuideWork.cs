@@ -178,8 +178,8 @@ public static class GuideWork
 
         if (step.Word.Length > 0 && !state.Consents.Contains(step.Word))
             problems.Add(new Problem(StripDownProblem.WordNeeded, "/step", step.Title, step.Word));
-        if (step.Irreversible && !state.Consents.Contains("irreversible"))
-            problems.Add(new Problem(StripDownProblem.WordNeeded, "/step", step.Title, "irreversible"));
+        if (step.Irreversible && !state.Consents.Contains(Consented.Irreversible))
+            problems.Add(new Problem(StripDownProblem.WordNeeded, "/step", step.Title, Consented.Irreversible));
         // A photo that was skipped before is asked for again before anything that cannot be undone.
         var photos = state.Opening.Photos.Where(p => p.Of.StartsWith($"{run.Id}:", StringComparison.Ordinal)).ToList();
         if (step.Photo ? photos.All(p => p.Of != $"{run.Id}:{step.Id}") : step.Irreversible && photos.Count == 0)

@@ -289,8 +289,8 @@ public static class OpeningWork
     {
         var word = part.Spends switch
         {
-            "seal" when job.Facts.Context["warranty"] == "in" => "open-in-warranty",
-            "cut" => "irreversible",
+            "seal" when job.Facts.Context["warranty"] == "in" => Consented.OpenInWarranty,
+            "cut" => Consented.Irreversible,
             _ => null,
         };
         return word is not null && !job.State.Consents.Contains(word) ? word : null;

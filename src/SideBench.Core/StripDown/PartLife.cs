@@ -1,5 +1,6 @@
 using SideBench.Core.Diagnosis;
 using SideBench.Core.Identity;
+using SideBench.Core.Jobs;
 using SideBench.Core.Machines;
 using SideBench.Core.Quantities;
 using SideBench.Core.Record;
@@ -29,15 +30,15 @@ public sealed record PartLife(
     /// <summary>Kinds of line that speak of parts and services.</summary>
     public static readonly IReadOnlyList<string> Kinds =
     [
-        "taken-in",
-        "taken-off",
-        "put-back",
-        "left-off",
-        "part-renewed",
-        "piece-lost",
-        "answered",
-        "mended",
-        "guide-ticked",
+        TakenIn.Form.Name,
+        TakenOff.Form.Name,
+        PutBack.Form.Name,
+        LeftOff.Form.Name,
+        PartRenewed.Form.Name,
+        PieceLost.Form.Name,
+        Answered.Form.Name,
+        Mended.Form.Name,
+        GuideTicked.Form.Name,
     ];
 
     /// <summary>Everything the record says of parts, the last opened first.</summary>

@@ -19,10 +19,10 @@ public sealed record ResetGate(IReadOnlyList<GateItem> Items, bool IsOpen, IRead
 {
     private static readonly Dictionary<string, string> Words = new()
     {
-        ["weighed"] = "weigh it, with room for a whole run",
-        ["renewed"] = "renew it",
-        ["washed"] = "wash and dry it",
-        ["emptied"] = "fit or empty an outside bottle",
+        [StoreTold.Weighed] = "weigh it, with room for a whole run",
+        [StoreTold.Renewed] = "renew it",
+        [StoreTold.Washed] = "wash and dry it",
+        [StoreTold.Emptied] = "fit or empty an outside bottle",
     };
 
     /// <summary>The gate of a machine.</summary>
@@ -54,7 +54,7 @@ public sealed record ResetGate(IReadOnlyList<GateItem> Items, bool IsOpen, IRead
             items.Add(new GateItem("marked", false, "It was reset without service before: nothing was done to its store since"));
         // A mark is taken off by a service alone, whatever a weighing says.
         var marked = items.Any(i => i.Id == "marked");
-        var needs = marked ? Words.Keys.Where(n => n != "weighed").ToList() : store.Estimate?.Needs ?? [];
+        var needs = marked ? Words.Keys.Where(n => n != StoreTold.Weighed).ToList() : store.Estimate?.Needs ?? [];
         return new ResetGate(items, items.All(i => i.IsMet), [.. needs.Select(n => Words[n])]);
     }
 }

@@ -54,14 +54,14 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
     [
         StoreTold.CounterRead,
         StoreTold.BorderlessRead,
-        "weighed",
-        "renewed",
-        "washed",
+        StoreTold.Weighed,
+        StoreTold.Renewed,
+        StoreTold.Washed,
         StoreTold.BoxIn,
         StoreTold.Trial,
-        "emptied",
-        "bottle-fitted",
-        "bottle-seen",
+        StoreTold.Emptied,
+        StoreTold.BottleFitted,
+        StoreTold.BottleSeen,
     ];
 
     /// <summary>Something was done to the store, or seen of it.</summary>
@@ -90,7 +90,7 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
         Guard.Text(problems, note, "/note", Guard.LongestText, needed: false);
         if (boxes?.Named(box) is { Machine: { } machine } there && machine != boxes.Here)
             problems.Add(new Problem(WasteProblem.BoxElsewhere, "/box", there.Tag, there.Serial));
-        if (taken is not null && (what != "renewed" || !taken.Is))
+        if (taken is not null && (what != StoreTold.Renewed || !taken.Is))
             problems.Add(new Problem(WasteProblem.NoPads, "/item", taken.Item));
         if (problems.Count == 0 && what == StoreTold.BoxIn)
             return PutIn(boxes, box, amount, note, outG);
@@ -101,10 +101,10 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
         var ways = numbers.Ways;
         var (minutes, cost) = what switch
         {
-            "renewed" => (model.Axes.GetValueOrDefault("waste") == "pads" ? ways.PadsMin : ways.BoxMin, model.Waste!.Price),
-            "washed" => (ways.WashMin, (decimal)ways.WashFluid),
-            "emptied" => (ways.EmptyMin, 0m),
-            "bottle-fitted" => (model.Waste!.Bottle == "cut" ? ways.BottleCutMin : ways.BottleMin, (decimal)ways.BottlePrice),
+            StoreTold.Renewed => (model.Axes.GetValueOrDefault("waste") == "pads" ? ways.PadsMin : ways.BoxMin, model.Waste!.Price),
+            StoreTold.Washed => (ways.WashMin, (decimal)ways.WashFluid),
+            StoreTold.Emptied => (ways.EmptyMin, 0m),
+            StoreTold.BottleFitted => (model.Waste!.Bottle == "cut" ? ways.BottleCutMin : ways.BottleMin, (decimal)ways.BottlePrice),
             _ => (numbers.WeighMin, 0m),
         };
         return new List<EntryBody> { new StoreTold(what!, amount, box?.Trim() ?? "", note?.Trim() ?? "", minutes, cost) };
@@ -241,11 +241,11 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
 
     private void Amount(List<Problem> problems, string what, double? amount)
     {
-        if (what == "renewed")
+        if (what == StoreTold.Renewed)
             return;
         if (amount is not { } value || !double.IsFinite(value))
         {
-            if (what != "emptied")
+            if (what != StoreTold.Emptied)
                 problems.Add(new Problem(ProblemCode.Missing, "/amount"));
             return;
         }
@@ -257,7 +257,7 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
                 problems.Add(new Problem(WasteProblem.NoBorderless, "/what", model.FullName));
             Guard.Range(problems, value, "/amount", 0, MostCount);
         }
-        else if (what is "weighed" or "washed")
+        else if (what is StoreTold.Weighed or StoreTold.Washed)
         {
             Mass(problems, value, history.TareG, "/amount");
         }
@@ -265,7 +265,7 @@ public sealed class WasteKeeping(MachineModel model, JobState state, WasteNumber
         {
             Guard.Range(problems, value, "/amount", LeastTrialMl, model.PadCapacityG!.Value * numbers.Overfull);
         }
-        else if (what == "bottle-fitted")
+        else if (what == StoreTold.BottleFitted)
         {
             if (model.Waste!.Bottle == "no")
                 problems.Add(new Problem(WasteProblem.NoBottle, "/what", model.FullName));

@@ -15,7 +15,7 @@ public static class WasteLedger
     private const int Ways = CounterDates.Ways;
     private const double StepDays = 4;
     private const double StepShare = 0.02;
-    private static readonly string[] Services = ["renewed", "washed", "emptied"];
+    private static readonly string[] Services = [StoreTold.Renewed, StoreTold.Washed, StoreTold.Emptied];
 
     /// <summary>Estimates a store.</summary>
     /// <param name="store">The store and what happened.</param>
@@ -198,7 +198,7 @@ public static class WasteLedger
             var weighed = since.Any(e => e.IsWeighing);
             if (weighed && cycles.Low >= 1)
                 return (true, []);
-            return (false, weighed ? Services : ["weighed", .. Services]);
+            return (false, weighed ? Services : [StoreTold.Weighed, .. Services]);
         }
 
         private static Band BandOf(List<double> values)

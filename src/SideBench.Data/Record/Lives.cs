@@ -5,10 +5,33 @@ using SideBench.Core.Record;
 
 namespace SideBench.Data.Record;
 
-/// <summary>The life of one thing: the lines about it that stand, over all machines, oldest first.</summary>
-/// <param name="Of">What they are about.</param>
-/// <param name="Lines">The lines.</param>
-public sealed record Life(Subject Of, IReadOnlyList<ShopLine> Lines);
+/// <summary>
+/// The life of one thing: the lines about it that stand, over all machines, oldest first. It is the same object as long as nothing is
+/// written about the thing, so what was made of it can be kept by it.
+/// </summary>
+/// <param name="of">What they are about.</param>
+/// <param name="lines">The lines.</param>
+public sealed class Life(Subject of, IReadOnlyList<ShopLine> lines)
+{
+    private (object By, object Made)? kept;
+
+    /// <summary>What they are about.</summary>
+    public Subject Of => of;
+
+    /// <summary>The lines.</summary>
+    public IReadOnlyList<ShopLine> Lines => lines;
+
+    /// <summary>What is made of the lines, made once.</summary>
+    /// <param name="by">What else it is made by: another of these makes it anew.</param>
+    /// <param name="make">Makes it, of nothing but the lines and that.</param>
+    public T Made<T>(object by, Func<Life, T> make)
+        where T : class
+    {
+        if (kept is not var (known, made) || !ReferenceEquals(known, by) || made is not T of)
+            kept = (by, of = make(this));
+        return of;
+    }
+}
 
 /// <summary>
 /// Lives of boxes, pieces, inks, lots and parts of the shop: the lines about each, over all machines. What was read is kept, since lines
@@ -77,8 +100,8 @@ public sealed class Lives(NpgsqlDataSource database, EntryStore entries)
         if (old.Count > 0)
             await ReadOn(known, old, cancel);
         foreach (var (subject, _) in now)
-            if (known[subject].Standing is { Count: > 0 } lines)
-                all.Add(new Life(Subject.Parse(subject), lines));
+            if (known[subject].Life is { Lines.Count: > 0 } life)
+                all.Add(life);
         return all;
     }
 
@@ -93,22 +116,25 @@ public sealed class Lives(NpgsqlDataSource database, EntryStore entries)
         if (kept.Count + old.Count > MostKept)
             kept.Clear();
         foreach (var of in since.GroupBy(s => s.Subject, s => s.Line))
-            kept[of.Key] = known[of.Key] = known[of.Key].With([.. of]);
+            kept[of.Key] = known[of.Key] = known[of.Key].With(of.Key, [.. of]);
     }
 
     // A correction can make an older line one of a subject's: it comes late, and stands where it was written.
-    private sealed record Known(int Version, ImmutableList<ShopLine> Lines, IReadOnlyList<ShopLine> Standing)
+    private sealed record Known(int Version, ImmutableList<ShopLine> Lines, Life? Life)
     {
-        public static readonly Known New = new(0, [], []);
+        public static readonly Known New = new(0, [], null);
 
-        public Known With(IReadOnlyList<ShopLine> since)
+        public Known With(string subject, IReadOnlyList<ShopLine> since)
         {
             var all = Lines.AddRange(since);
             var gone = TakenBack.In(all.Select(l => l.Entry));
             return new Known(
                 since[^1].Entry.Version,
                 all,
-                [.. all.Where(l => !gone.Contains(l.Entry.Id.Value)).DistinctBy(l => l.Entry.Id).OrderBy(l => l.Entry.Id.Value)]
+                new Life(
+                    Subject.Parse(subject),
+                    [.. all.Where(l => !gone.Contains(l.Entry.Id.Value)).DistinctBy(l => l.Entry.Id).OrderBy(l => l.Entry.Id.Value)]
+                )
             );
         }
     }

@@ -94,7 +94,7 @@ public sealed class SimulatedChannel
                 .Where(n => stuck.Contains(n) || chance.NextDouble() >= clears.GetValueOrDefault(method))
                 .ToHashSet(),
             ChannelTruth.Air => Enumerable.Range(0, Start.Nozzles).Where(_ => chance.NextDouble() < airChance).ToHashSet(),
-            ChannelTruth.Starved when method.StartsWith("clean-", StringComparison.Ordinal) => Starve(),
+            ChannelTruth.Starved when HeadMethod.IsCleanOf(method) => Starve(),
             _ => Missing,
         };
     }

@@ -31,8 +31,23 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
     /// <summary>What it holds was tried with water.</summary>
     public const string Trial = "trial";
 
+    /// <summary>Weighed, with its own mass.</summary>
+    public const string Weighed = "weighed";
+
+    /// <summary>Its pads were washed and dried.</summary>
+    public const string Washed = "washed";
+
+    /// <summary>The outside bottle was emptied.</summary>
+    public const string Emptied = "emptied";
+
+    /// <summary>An outside bottle was fitted.</summary>
+    public const string BottleFitted = "bottle-fitted";
+
+    /// <summary>What stands in the outside bottle was looked at.</summary>
+    public const string BottleSeen = "bottle-seen";
+
     /// <summary>A reset that nothing of this was done for is lifted by these, and by a dry box.</summary>
-    public static readonly IReadOnlyList<string> Services = [Renewed, "washed", "emptied", "bottle-fitted"];
+    public static readonly IReadOnlyList<string> Services = [Renewed, Washed, Emptied, BottleFitted];
 
     public static readonly EntryKind Form = new(
         "store-told",
@@ -69,13 +84,13 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
         {
             CounterRead => $"Waste counter read: {Amount:0.#}\u2009%",
             BorderlessRead => $"Borderless counter read: {Amount:0.#}\u2009%",
-            "weighed" => $"Waste store weighed: {Amount:0.#}\u2009g",
+            Weighed => $"Waste store weighed: {Amount:0.#}\u2009g",
             Renewed => "Waste store renewed",
-            "washed" => $"Waste pads washed and dried: {Amount:0.#}\u2009g",
+            Washed => $"Waste pads washed and dried: {Amount:0.#}\u2009g",
             BoxIn => $"Waste box put in, {(Swap is { IsDry: true } ? "dry, " : "")}{Amount:0.#}\u2009g",
             Trial => $"Bench trial: wet at the top after {Amount:0.#}\u2009ml of water",
-            "emptied" => $"Waste bottle emptied{(Amount > 0 ? $", {Amount:0}\u2009ml stay in it" : "")}",
-            "bottle-fitted" => $"Outside bottle fitted, {Amount:0}\u2009ml",
+            Emptied => $"Waste bottle emptied{(Amount > 0 ? $", {Amount:0}\u2009ml stay in it" : "")}",
+            BottleFitted => $"Outside bottle fitted, {Amount:0}\u2009ml",
             _ => $"Waste bottle looked at: {Amount:0}\u2009ml in it",
         }
         + (Box.Length > 0 ? $", box {Box} is in" : "")
@@ -120,13 +135,13 @@ public sealed record StoreTold(string What, double? Amount, string Box, string N
     private StoreChange Change =>
         What switch
         {
-            "weighed" => StoreChange.Weighed,
+            Weighed => StoreChange.Weighed,
             Renewed => StoreChange.Renewed,
-            "washed" => StoreChange.Washed,
+            Washed => StoreChange.Washed,
             BoxIn => StoreChange.BoxIn,
             Trial => StoreChange.Trial,
-            "emptied" => StoreChange.Emptied,
-            "bottle-fitted" => StoreChange.BottleFitted,
+            Emptied => StoreChange.Emptied,
+            BottleFitted => StoreChange.BottleFitted,
             _ => StoreChange.BottleSeen,
         };
 

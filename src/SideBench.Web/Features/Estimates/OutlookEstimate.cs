@@ -14,7 +14,7 @@ internal static class OutlookEstimate
 
     private const int MostNozzles = 2000;
     private const double Most = 1e6;
-    private static readonly string[] Methods = ["clean-light", "clean-normal", "clean-deep", "soak", "flush", "rest"];
+    private static readonly string[] Methods = [.. HeadMethod.OnTheHead];
 
     /// <summary>The estimate, or every problem with its place.</summary>
     /// <param name="asked">What was sent.</param>

@@ -3,6 +3,7 @@ using SideBench.Core.Ink;
 using SideBench.Core.Record;
 using SideBench.Core.Shelf;
 using SideBench.Data.Record;
+using SideBench.Packs;
 using SideBench.Web.Hosting;
 
 namespace SideBench.Web.Features.Shelf;
@@ -10,13 +11,13 @@ namespace SideBench.Web.Features.Shelf;
 /// <summary>Lays the shelf out: what came and is left, what goes back, how lots have done.</summary>
 public sealed class ShelfDesk(EntryStore entries, Lives lives, BenchBooks books)
 {
+    private volatile Poured? kept;
+
     /// <summary>The shelf.</summary>
     public async Task<ShelfView> Show(CancellationToken cancel)
     {
         var numbers = books.Shop.Numbers.Of<ShelfNumbers>();
-        var fills = (await lives.All(SubjectKind.Item, cancel)).SelectMany(i => i.Lines).DistinctBy(l => l.Entry.Id);
-        var poured = FittedPieces.Poured(fills.OrderBy(l => l.Entry.Id.Value), books.Shop.Models);
-        var items = StockItem.Poured(books.State.Stock, numbers.Poured, poured);
+        var items = Items(await lives.All(SubjectKind.Item, cancel), books.State.Stock, books.Shop);
         return new ShelfView(
             [.. numbers.Kinds.Select(k => new StockKindView(k.Id, k.Name, k.Unit, k.For))],
             [.. items.Select(i => Item(i, numbers))],
@@ -25,12 +26,28 @@ public sealed class ShelfDesk(EntryStore entries, Lives lives, BenchBooks books)
         );
     }
 
+    // What fills took of bottles is reckoned over all of them, so it is kept until one more is told, or a bottle comes.
+    private IReadOnlyList<StockItem> Items(IReadOnlyList<Life> inks, IReadOnlyList<StockItem> stock, Shop shop)
+    {
+        if (kept is { } known && known.Stock == stock && known.Shop == shop && known.Inks.SequenceEqual(inks))
+            return known.Items;
+        var fills = inks.SelectMany(i => i.Lines).DistinctBy(l => l.Entry.Id).OrderBy(l => l.Entry.Id.Value);
+        var items = StockItem.Poured(stock, shop.Numbers.Of<ShelfNumbers>().Poured, FittedPieces.Poured(fills, shop.Models));
+        kept = new Poured(inks, stock, shop, items);
+        return items;
+    }
+
+    private sealed record Poured(IReadOnlyList<Life> Inks, IReadOnlyList<StockItem> Stock, Shop Shop, IReadOnlyList<StockItem> Items);
+
     /// <summary>How a lot has done, over all machines; none when no piece of it was fitted.</summary>
     public async Task<IReadOnlyList<LotRecord>> Lots(string lot, CancellationToken cancel) =>
         Records(await lives.Of([Subject.Lot(lot)], cancel));
 
     private IReadOnlyList<LotRecord> Records(IReadOnlyList<Life> lots) =>
-        LotRecord.Of(lots.SelectMany(l => FittedPieces.OfLot(l.Of.Name, l.Lines)), books.Shop.Numbers.Of<ShelfNumbers>());
+        LotRecord.Worst(lots.SelectMany(l => l.Made(books.Shop, Records)));
+
+    private IReadOnlyList<LotRecord> Records(Life lot) =>
+        LotRecord.Of(FittedPieces.OfLot(lot.Of.Name, lot.Lines), books.Shop.Numbers.Of<ShelfNumbers>());
 
     // What goes back soon, and what could have until lately: what is long past goes back no more.
     private async Task<IReadOnlyList<ReturnView>> Returns(IReadOnlyList<StockItem> items, ShelfNumbers numbers, CancellationToken cancel)
