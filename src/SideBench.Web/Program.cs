@@ -19,7 +19,16 @@ app.MapSideBench();
 
 if (args is ["--describe", var file])
     return await Description.Write(app, file);
-Migrator.Run(database);
+try
+{
+    Migrator.Run(database);
+}
+catch (LaterRecordsException later)
+{
+    Console.Error.WriteLine(later.Message);
+    return 3;
+}
+
 if (args.Contains("--demo"))
     await DemoLoad.Once(app.Services, app.Lifetime.ApplicationStopping);
 await app

@@ -199,6 +199,20 @@ public class StoresTests(ScratchDatabase database) : IClassFixture<ScratchDataba
     public void Migrations_RunAgain_ChangeNothing() => Migrator.Run(database.Connection);
 
     [Fact]
+    public async Task RecordsOfALaterVersion_AreLeftAlone()
+    {
+        const string Later = "SideBench.Data.Migrations.9999_later.sql";
+        await using var source = NpgsqlDataSource.Create(database.Connection);
+        await using var one = source.CreateCommand($"INSERT INTO schemaversions (scriptname, applied) VALUES ('{Later}', now())");
+        await one.ExecuteNonQueryAsync(Go);
+        var said = Assert.Throws<LaterRecordsException>(() => Migrator.Run(database.Connection));
+        Assert.Contains("9999_later", said.Message, StringComparison.Ordinal);
+        await using var away = source.CreateCommand($"DELETE FROM schemaversions WHERE scriptname = '{Later}'");
+        Assert.Equal(1, await away.ExecuteNonQueryAsync(Go));
+        Migrator.Run(database.Connection);
+    }
+
+    [Fact]
     public async Task MachinesLife_IsReadByKind_WithoutWhatWasTakenBack()
     {
         var (job, machine) = await NewJob();
