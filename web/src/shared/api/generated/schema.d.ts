@@ -1801,7 +1801,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Something was done to the store, or seen of it. */
+        /** A waste store was weighed, renewed, washed or emptied, or a bottle fitted or looked at. */
         post: operations["tellStore"];
         delete?: never;
         options?: never;
@@ -1818,7 +1818,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The counter was reset, or that was tried. */
+        /** The waste counter was reset and read back. A key is spent on the shelf first. */
         post: operations["resetCounter"];
         delete?: never;
         options?: never;
