@@ -11,6 +11,12 @@ const asked = process.argv.slice(2)
 const option = (name, or) => (asked.includes(`--${name}`) ? asked[asked.indexOf(`--${name}`) + 1] : or)
 const [most, seed, part] = [Number(option('changes', 300)), Number(option('seed', 1)), option('part', '')]
 const lanes = Number(option('lanes', 2))
+const known = /^--(changes|seed|lanes) [1-9]\d{0,5}$|^--part \S+$|^--slow$/
+const told = asked.join(' ').split(/ (?=--)/).filter(Boolean)
+if (!told.every((t) => known.test(t))) {
+  console.error(`Not understood: ${told.filter((t) => !known.test(t)).join(' ')}. ./sidebench names what there is.`)
+  process.exit(2)
+}
 // Of every folder at least so many, so that a share can be told of it.
 const leastOfFolder = 8
 

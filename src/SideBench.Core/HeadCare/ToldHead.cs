@@ -18,6 +18,8 @@ public sealed record ToldMethod(string Id, Millilitres Ink, CounterShare Counter
 /// </summary>
 public static class ToldHead
 {
+    // As for a head on the bench: what the house sets no number for is done once in a plan.
+    private const int Once = 1;
     private const string Thermal = "thermal ";
     private static readonly HeadRates TheirsAlone = new(0, 0, 0, 0);
 
@@ -46,7 +48,7 @@ public static class ToldHead
                     [new MethodPart([0], m.Ink, m.Counter, m.Hands, m.Money, m.Risk)],
                     m.Wait,
                     null,
-                    numbers.Most[m.Id],
+                    numbers.Most.GetValueOrDefault(m.Id, Once),
                     null
                 )),
             ],

@@ -13,7 +13,10 @@ namespace SideBench.Data.Record;
 /// <param name="lines">The lines.</param>
 public sealed class Life(Subject of, IReadOnlyList<ShopLine> lines)
 {
-    private (object By, object Made)? kept;
+    private sealed record Kept(object By, object Made);
+
+    // One reference, so that requests side by side see what belongs together.
+    private volatile Kept? kept;
 
     /// <summary>What they are about.</summary>
     public Subject Of => of;
@@ -27,9 +30,11 @@ public sealed class Life(Subject of, IReadOnlyList<ShopLine> lines)
     public T Made<T>(object by, Func<Life, T> make)
         where T : class
     {
-        if (kept is not var (known, made) || !ReferenceEquals(known, by) || made is not T of)
-            kept = (by, of = make(this));
-        return of;
+        if (kept is { Made: T known } of && ReferenceEquals(of.By, by))
+            return known;
+        var made = make(this);
+        kept = new Kept(by, made);
+        return made;
     }
 }
 

@@ -26,6 +26,22 @@ describe('what was pressed, in words', () => {
     expect(pressedWords()).toBe('A note: Put it down, “belt noisy”')
   })
 
+  it('has the number beside an answer, and a field is pressed by Enter', () => {
+    const press = show(
+      `<main><section data-shows="7"><h2 data-says="step">Draw test</h2><ul><li>
+         <button><span class="keycap">2</span> <b data-says="answer">Pulls hard</b></button><label>at <input value="4"></label></li></ul></section>
+       <section aria-label="Tell a finding in words"><label><b><i class="keycap">F</i> Tell a finding</b><input id="words" value="no ink"></label></section></main>`,
+    )
+    press('button')
+    expect(pressedWords()).toBe('Draw test: Pulls hard, “4”')
+    const enter = (at: string) =>
+      document.querySelector(at)!.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))
+    enter('#words')
+    expect(pressedWords()).toBe('Tell a finding in words: Tell a finding, “no ink”')
+    enter('li input')
+    expect(pressedWords()).toBe('Draw test: Pulls hard, “4”')
+  })
+
   it('is of the heading above, where the card has none', () => {
     const press = show(
       '<main><h1>Waste</h1><section><button aria-label="Years more"><i aria-hidden="true">+</i></button></section></main>',
